@@ -13,7 +13,7 @@ export const Heading = ({ above, title, beside, action }: Props) => (
     <div className="min-w-0 flex-[1_1_10rem]">
       {above && <div className="sub">{above}</div>}
       <div className="flex flex-wrap items-baseline gap-x-4">
-        <h1 className="min-w-0 break-words">{title}</h1>
+        <h1 className="min-w-0">{title}</h1>
         {beside && <div className="sub">{beside}</div>}
       </div>
     </div>

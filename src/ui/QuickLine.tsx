@@ -96,7 +96,7 @@ export const QuickLine = ({ currency }: { readonly currency: string }) => {
       <Command.List
         className={
           showing
-            ? 'absolute top-full right-0 left-0 z-40 max-h-96 min-w-80 overflow-y-auto border border-iron-700 bg-paper-50 text-iron-900 shadow-[0_6px_18px_rgb(31_35_39/0.35)]'
+            ? 'absolute inset-x-0 top-full z-40 max-h-96 min-w-80 overflow-y-auto max-md:fixed max-md:inset-x-2 max-md:top-auto border border-iron-700 bg-paper-50 text-iron-900 shadow-[0_6px_18px_rgb(31_35_39/0.35)]'
             : 'hidden'
         }
       >
@@ -107,8 +107,8 @@ export const QuickLine = ({ currency }: { readonly currency: string }) => {
             className="cursor-pointer px-3 py-2 data-[selected=true]:bg-rust-100"
             onSelect={() => void take(o)}
           >
-            <div className="break-words">{o.text}</div>
-            {o.note && <div className="sub break-words">{o.note}</div>}
+            <div>{o.text}</div>
+            {o.note && <div className="sub">{o.note}</div>}
           </Command.Item>
         ))}
         {offers.length === 0 && (

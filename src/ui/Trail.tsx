@@ -31,7 +31,7 @@ export const Trail = ({ lines, planned, today }: Props) => (
         return (
           <tr key={l.seq}>
             <td className="sub rest whitespace-nowrap">{formatDayShort(l.on, today)}</td>
-            <td className="first w-full wrap-anywhere">
+            <td className="first w-full">
               {href ? (
                 <To href={href} className="hover:underline">
                   {l.text}
@@ -56,7 +56,7 @@ export const Trail = ({ lines, planned, today }: Props) => (
       {planned.map((p, i) => (
         <tr key={i} className="text-iron-500">
           <td className="rest text-xs whitespace-nowrap">{formatDayShort(p.on, today)}</td>
-          <td className="first wrap-anywhere">{p.text}</td>
+          <td className="first">{p.text}</td>
           <td className="fig main">{p.amount && formatMoney(p.amount)}</td>
           <td />
         </tr>

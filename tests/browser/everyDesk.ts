@@ -8,7 +8,24 @@ export let till: Till
 export let driver: WebDriver
 let own = '/'
 const long =
-  'Worshipful Company of Stringed Instrument Makers and Repairers of the Outer Islands and Adjoining Coasts, Junior Section'
+  'Worshipful Company of Streichinstrumentenbaumeisterhandwerkergenossenschaftsangehörigen of Outer Islands, Junior Section'
+/** Something is ordered of somebody, comes, is billed and paid. */
+const buySome = async (r: Till['request'], goodsId: number): Promise<void> => {
+  const { id: supplierId } = (await r('POST', '/suppliers', { name: long })).body
+  const order = (
+    await r('POST', '/purchase-orders', { supplierId, lines: [{ goodsId, quantity: '2', unitCost: '90' }] })
+  ).body
+  const lines = [{ lineId: order.lines[0].id, quantity: '2' }]
+  const came = (await r('POST', '/goods-received', { purchaseOrderId: order.id, lines })).body
+  const bill = { supplierId, theirNumber: 'B-1', lines: [{ receivedLineId: came.lines[0].id }] }
+  const { id: billId } = (await r('POST', '/bills', bill)).body
+  await r('POST', '/supplier-payments', {
+    supplierId,
+    from: 'bank',
+    amount: '180.00',
+    for: [{ billId, amount: '180.00' }],
+  })
+}
 /** A business with one of everything, and names as long as they come. */
 export const openFullDesk = async (name: string): Promise<void> => {
   till = await openTill(name)
@@ -60,6 +77,8 @@ export const openFullDesk = async (name: string): Promise<void> => {
   await r('PATCH', '/customers/2', { email: 'long@mail.example', tags: ['cases'] })
   await r('POST', '/post', { paper: 'estimate', paperId: offered.id })
   await r('POST', `/sales/${offered.id}/repeats`, { every: 'month', firstOn: '2026-03-20', makes: 'offer' })
+  await buySome(r, goods.id)
+  await r('POST', '/tax-returns', { from: '2026-01-01', through: '2026-02-28' })
   await r('PATCH', '/settings', { shopfrontOpen: true })
   await r('PATCH', `/goods/${goods.id}`, { onShopfront: true })
   own = new URL((await r('POST', `/sales/${offered.id}/links`, {})).body.address).pathname
@@ -94,6 +113,13 @@ const drawn = () =>
   )
 const beyondTheSide = () => driver.executeScript<number>('return document.documentElement.scrollWidth - innerWidth')
 
+/** Every amount on the page as large as a good year's, in a currency of small units. */
+const GREAT = `
+  const texts = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT)
+  while (texts.nextNode())
+    if (!texts.currentNode.parentElement.closest('script, style'))
+      texts.currentNode.data = texts.currentNode.data.replace(/\\b\\d[\\d,]*\\.\\d\\d\\b(?!%)/g, '12,345,678.90')`
+
 /** A view has no barrier that axe can find, one heading, and nothing over the side: zoomed too, and on a phone. */
 export const looksRight = async (path: string): Promise<void> => {
   await handsOn(driver, till.base).go(path === 'own page' ? own : path)
@@ -113,6 +139,9 @@ export const looksRight = async (path: string): Promise<void> => {
     expect(await barriers()).toEqual([])
     expect(await beyondTheSide()).toBeLessThanOrEqual(0)
     await setSize(driver, 390, 844)
+    await drawn()
+    expect(await beyondTheSide()).toBeLessThanOrEqual(0)
+    await driver.executeScript(GREAT)
     await drawn()
     expect(await beyondTheSide()).toBeLessThanOrEqual(0)
   } finally {

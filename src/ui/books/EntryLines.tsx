@@ -12,8 +12,8 @@ export type Before = ReadonlyMap<string, Money>
 export const EntryLines = ({ entry, before }: { readonly entry: EntryView; readonly before: Before }) => (
   <div>
     <p className="mb-1.5 max-w-prose">{sayEntry(entry.lines)}</p>
-    <table className="ledger max-w-215">
-      <caption className="pb-1 text-left">
+    <table className="ledger list small max-w-215">
+      <caption className="pb-1 text-left max-sm:block">
         <span className="sub">{formatDay(entry.on)} · </span>
         <To href={`/books/entries/${entry.id}`} className="hover:underline">
           {entry.text}
@@ -34,16 +34,24 @@ export const EntryLines = ({ entry, before }: { readonly entry: EntryView; reado
           const moved = entry.lines.filter((x) => x.accountId === l.accountId).map((x) => x.amount)
           return (
             <tr key={i}>
-              <td className={l.amount.minor < 0n ? 'pl-8' : ''}>
+              <td className={`first max-w-none ${l.amount.minor < 0n ? 'pl-8' : ''}`}>
                 <To href={`/books/accounts/${l.accountId}`} className="hover:underline">
                   {l.account}
                 </To>{' '}
                 <span className="sub">{l.code}</span>
               </td>
-              <td className="fig">{l.amount.minor > 0n && formatMoney(l.amount)}</td>
-              <td className="fig">{l.amount.minor < 0n && formatMoney(negateMoney(l.amount))}</td>
-              <td className="fig text-iron-500">{was && formatBalance(was)}</td>
-              <td className="fig">{was && formatBalance(moved.reduce(addMoney, was))}</td>
+              <td className="fig rest" data-head="Debit">
+                {l.amount.minor > 0n && formatMoney(l.amount)}
+              </td>
+              <td className="fig rest" data-head="Credit">
+                {l.amount.minor < 0n && formatMoney(negateMoney(l.amount))}
+              </td>
+              <td className="fig rest text-iron-500" data-head="Before">
+                {was && formatBalance(was)}
+              </td>
+              <td className="fig rest" data-head="After">
+                {was && formatBalance(moved.reduce(addMoney, was))}
+              </td>
             </tr>
           )
         })}

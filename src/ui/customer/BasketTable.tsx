@@ -23,7 +23,7 @@ export const BasketTable = ({ basket, currency, withTax, count }: Props) => (
     <tbody>
       {basket.lines.map((l) => (
         <tr key={l.goodsId}>
-          <td className="break-words">{l.name}</td>
+          <td>{l.name}</td>
           <td className="whitespace-nowrap">{count(l)}</td>
           <td className="fig">{formatDigits(l.sum)}</td>
         </tr>

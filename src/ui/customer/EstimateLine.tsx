@@ -37,7 +37,7 @@ export const EstimateLine = ({ line, open, chosen, onChoose, show }: Props) => {
         />
       )}
       <span className="min-w-0 flex-1">
-        <span className="block break-words">{line.description}</span>
+        <span className="block">{line.description}</span>
         {line.note && <span className="sub block whitespace-pre-line">{line.note}</span>}
         <span className="sub block">
           {line.quantity} × {line.each}

@@ -45,7 +45,7 @@ export const Shop = ({ things, start, currency, withTax }: Props) => {
               />
             )}
             <div className="min-w-0 flex-1">
-              <b className="block break-words">{t.name}</b>
+              <b className="block">{t.name}</b>
               {t.note && <span className="sub block">{t.note}</span>}
               <span className="sub">
                 {t.there === null ? '' : Number(t.there) > 0 ? 'In stock' : 'Made or ordered for you'}

@@ -17,7 +17,7 @@ export const RowProblems = ({ problems }: Props) => (
           <tr key={p.row}>
             <td className="fig">{p.row}</td>
             <td className="max-w-45 truncate font-figure">{p.code}</td>
-            <td className="break-words">{p.message}</td>
+            <td className="wrap-anywhere">{p.message}</td>
           </tr>
         ))}
       </tbody>

@@ -74,7 +74,7 @@ export const CountForm = ({ currency, today, placeId, lines }: Props) => {
           {lines.map((l) => (
             <tr key={l.key}>
               <td className="font-figure text-[14px] max-sm:hidden">{l.code}</td>
-              <td>
+              <td className="wrap-anywhere">
                 <span className={l.isNew ? 'text-iron-500' : undefined}>{l.name}</span>
                 <Piece line={l} of={of(l.key)} today={today} onChange={(part) => change(l.key, part)} />
               </td>

@@ -31,7 +31,7 @@ export const CounterLines = ({ lines, sums, currency, onQuantity, onRemove }: Pr
         const sum = sums[i]
         return (
           <tr key={line.key}>
-            <td className="break-words">
+            <td>
               {line.description}
               {(line.serials ?? line.lot) && (
                 <div className="font-figure text-xs">{line.serials?.join(', ') ?? `Lot ${line.lot ?? ''}`}</div>

@@ -21,14 +21,14 @@ export const WhatItPays = ({ items, put, onPut, received, onAccount, nothingOpen
   const tooMuch = onAccount.minor < 0n
   return (
     <>
-      <table className="ledger">
+      <table className="ledger list small">
         <LedgerHead
           heads={['Invoice or deposit', right('Balance due'), right('Apply', 'w-32.5'), right('Remaining')]}
         />
         <tbody>
           {items.map((o) => (
             <tr key={o.key}>
-              <td>
+              <td className="first max-w-none">
                 {o.what}
                 <div className={`text-xs ${o.late ? 'text-oxide-700' : 'text-iron-500'}`}>
                   {o.note}
@@ -36,8 +36,10 @@ export const WhatItPays = ({ items, put, onPut, received, onAccount, nothingOpen
                     ` · ${formatMoney(settles(o, currency))} settles it today (${showMoney(o.discount, currency)} discount)`}
                 </div>
               </td>
-              <td className="fig">{formatMoney(readTyped(o.open, currency))}</td>
-              <td>
+              <td className="fig rest" data-head="Balance due">
+                {formatMoney(readTyped(o.open, currency))}
+              </td>
+              <td className="main">
                 <MoneyField
                   label={`Apply to ${o.what}`}
                   hideLabel
@@ -46,20 +48,24 @@ export const WhatItPays = ({ items, put, onPut, received, onAccount, nothingOpen
                   onValue={(v) => onPut({ ...put, [o.key]: v })}
                 />
               </td>
-              <td className="fig">{formatMoney(leftAfter(o, readTyped(put[o.key] ?? '', currency)))}</td>
+              <td className="fig rest" data-head="Remaining">
+                {formatMoney(leftAfter(o, readTyped(put[o.key] ?? '', currency)))}
+              </td>
             </tr>
           ))}
           <tr>
-            <td>Keep on account {nothingOpen && <span className="sub">(nothing unpaid)</span>}</td>
+            <td className="first max-w-none">
+              Keep on account {nothingOpen && <span className="sub">(nothing unpaid)</span>}
+            </td>
             <td />
-            <td className={`fig pr-4.75 ${tooMuch ? 'text-oxide-700' : ''}`}>{formatMoney(onAccount)}</td>
+            <td className={`fig main pr-4.75 ${tooMuch ? 'text-oxide-700' : ''}`}>{formatMoney(onAccount)}</td>
             <td />
           </tr>
         </tbody>
         <tbody>
           <tr className="total">
             <td />
-            <td className="fig">
+            <td className="fig rest" data-head="Balance due">
               {formatMoney(
                 sumMoney(
                   items.map((o) => readTyped(o.open, currency)),
@@ -67,8 +73,10 @@ export const WhatItPays = ({ items, put, onPut, received, onAccount, nothingOpen
                 ),
               )}
             </td>
-            <td className="fig pr-4.75">{formatMoney(received)}</td>
-            <td className="fig">
+            <td className="fig rest sm:pr-4.75" data-head="Apply">
+              {formatMoney(received)}
+            </td>
+            <td className="fig rest" data-head="Remaining">
               {formatMoney(
                 sumMoney(
                   items.map((o) => leftAfter(o, readTyped(put[o.key] ?? '', currency))),

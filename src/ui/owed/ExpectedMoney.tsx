@@ -45,7 +45,7 @@ export const ExpectedMoney = ({ facts, customers, currency, runs }: Props) => {
           <WorkProgress {...usual} />
         )}
         {usual.weeks && (
-          <table className="ledger mt-4 max-w-160">
+          <table className="ledger list small mt-4 max-w-160">
             <LedgerHead
               heads={[
                 'Week of',
@@ -58,11 +58,19 @@ export const ExpectedMoney = ({ facts, customers, currency, runs }: Props) => {
             <tbody>
               {usual.weeks.map((w, i) => (
                 <tr key={w.week}>
-                  <td>{formatDay(w.week)}</td>
-                  <td className="fig text-iron-500">{m(w.low)}</td>
-                  <td className="fig font-bold">{m(w.median)}</td>
-                  <td className="fig text-iron-500">{m(w.high)}</td>
-                  {later && changed.weeks && <td className="fig">{m(present(changed.weeks[i]).median)}</td>}
+                  <td className="first">{formatDay(w.week)}</td>
+                  <td className="fig rest text-iron-500" data-head="Low (9 in 10 above)">
+                    {m(w.low)}
+                  </td>
+                  <td className="fig main font-bold">{m(w.median)}</td>
+                  <td className="fig rest text-iron-500" data-head="High (9 in 10 below)">
+                    {m(w.high)}
+                  </td>
+                  {later && changed.weeks && (
+                    <td className="fig rest" data-head={`If ${name} pays later`}>
+                      {m(present(changed.weeks[i]).median)}
+                    </td>
+                  )}
                 </tr>
               ))}
             </tbody>

@@ -44,12 +44,12 @@ interface BarsProps {
 }
 
 const Bars = ({ title, earners, x }: BarsProps) => (
-  <figure>
-    <figcaption className="sub mb-1">{title}</figcaption>
+  <figure className="grid content-start grid-cols-[minmax(0,11rem)_minmax(1.5rem,1fr)_auto] gap-x-3 max-sm:grid-cols-[minmax(0,8rem)_minmax(1.5rem,1fr)_auto]">
+    <figcaption className="sub col-span-3 mb-1">{title}</figcaption>
     {earners.map((e) => {
       const [from, to] = [x(0), x(size(e.profit))]
       return (
-        <div key={e.href + e.name} className="grid grid-cols-[minmax(0,11rem)_1fr_5.5rem] items-center gap-3 py-0.5">
+        <div key={e.href + e.name} className="col-span-3 grid grid-cols-subgrid items-center py-0.5">
           <To className="truncate hover:underline" href={e.href}>
             {e.name}
           </To>

@@ -79,7 +79,7 @@ const SheetRow = ({ line: l, sheet }: { readonly line: StoryLine; readonly sheet
   const worth = present(sheet.worths.get(l.id))
   return (
     <tr className={dropped && !left ? 'text-iron-500 line-through' : left ? 'text-iron-500' : ''}>
-      <td className="first max-w-70 min-w-40 break-words">
+      <td className="first max-w-70 min-w-40">
         {l.description}
         {l.choice !== 'none' && (
           <span className="sub">

@@ -40,34 +40,35 @@ export const Versions = ({ sheet }: { readonly sheet: Sheet }) =>
     </section>
   )
 
+const COSTS_OF = ['Estimated', 'Ordered', 'Invoiced'] as const
+
 /** Estimated, ordered, invoiced and what it really cost, beside each other. For the owner alone. */
 export const Costs = ({ sheet: { costs: c } }: { readonly sheet: Sheet }) =>
   c === null ? null : (
     <section>
       <h2>Estimate and actual</h2>
-      <table className="ledger">
-        <LedgerHead
-          heads={[unseen('Figure'), right('Estimated'), right('Ordered'), right('Invoiced'), right('Cost')]}
-        />
+      <table className="ledger list small">
+        <LedgerHead heads={[unseen('Figure'), ...COSTS_OF.map((head) => right(head)), right('Cost')]} />
         <tbody>
           <tr>
-            <td>With tax</td>
-            {[c.offered, c.agreed, c.billed, null].map((amount, i) => (
-              <td key={i} className="r">
+            <td className="first max-w-none">With tax</td>
+            {[c.offered, c.agreed, c.billed].map((amount, i) => (
+              <td key={i} className="fig rest" data-head={COSTS_OF[i]}>
                 {amount && <Figure of={amount} />}
               </td>
             ))}
+            <td />
           </tr>
           <tr>
-            <td>Cost expected</td>
+            <td className="first max-w-none">Cost expected</td>
             <td colSpan={3} />
-            <td className="fig">{formatMoney(c.expectedCost)}</td>
+            <td className="fig main">{formatMoney(c.expectedCost)}</td>
           </tr>
           <tr>
-            <td>Cost so far</td>
+            <td className="first max-w-none">Cost so far</td>
             <td colSpan={2} />
-            <td className="sub r">{c.margin && `margin ${formatPercent(c.margin.toString())}`}</td>
-            <td className="fig">{formatMoney(c.actualCost)}</td>
+            <td className="sub r rest">{c.margin && `margin ${formatPercent(c.margin.toString())}`}</td>
+            <td className="fig main">{formatMoney(c.actualCost)}</td>
           </tr>
         </tbody>
       </table>
@@ -103,12 +104,12 @@ export const Papers = ({ sheet }: { readonly sheet: Sheet }) => {
           {sheet.entries.map((e) => (
             <tr key={e.id}>
               <td className="sub whitespace-nowrap">{formatDayShort(e.on, sheet.today)}</td>
-              <td>
+              <td className="wrap-anywhere">
                 <To className="hover:underline" href={e.href}>
                   {e.text}
                 </To>
               </td>
-              <td className="sub">
+              <td className="sub wrap-anywhere">
                 <To className="hover:underline" href={`/books/entries/${e.id}`}>
                   {e.says}
                 </To>

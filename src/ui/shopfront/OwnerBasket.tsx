@@ -108,15 +108,15 @@ interface LinesProps {
 }
 
 const BasketLines = ({ basket, currency, onPut }: LinesProps) => (
-  <table className="ledger">
+  <table className="ledger list small">
     <LedgerHead
       heads={['Item', right('Quantity', 'w-27.5'), right('Available'), right('Unit price'), right('Amount')]}
     />
     <tbody>
       {basket.lines.map((l) => (
         <tr key={l.goodsId}>
-          <td>{l.name}</td>
-          <td>
+          <td className="first max-w-none">{l.name}</td>
+          <td className="rest">
             <QuantityField
               key={`${l.goodsId}:${l.quantity}`}
               label={`How many: ${l.name}`}
@@ -125,9 +125,13 @@ const BasketLines = ({ basket, currency, onPut }: LinesProps) => (
               onValue={(q) => onPut(l.goodsId, q)}
             />
           </td>
-          <td className="fig text-iron-500">{formatDigits(l.available)}</td>
-          <td className="fig">{formatPrice(decimal(l.price), currency)}</td>
-          <td className="fig">{l.sum}</td>
+          <td className="fig rest text-iron-500" data-head="Available">
+            {formatDigits(l.available)}
+          </td>
+          <td className="fig rest" data-head="Unit price">
+            {formatPrice(decimal(l.price), currency)}
+          </td>
+          <td className="fig main">{l.sum}</td>
         </tr>
       ))}
       <tr>

@@ -247,7 +247,7 @@ const ComingUp = ({
           {items.map((c, i) => (
             <tr key={i}>
               <td className="sub pl-0 whitespace-nowrap">{formatDayShort(c.on, today)}</td>
-              <td className="py-1 leading-tight">
+              <td className="py-1 leading-tight wrap-anywhere">
                 <To href={`/sales/${c.saleId}`} className="hover:underline">
                   {c.text}
                 </To>

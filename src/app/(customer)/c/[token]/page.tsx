@@ -30,7 +30,7 @@ export default async function OwnPage({ params }: { params: Promise<{ token: str
             </p>
           </div>
           <p className="text-right">
-            <span className="sub">for</span> <b className="block break-words">{view.customer.name}</b>
+            <span className="sub">for</span> <b className="block">{view.customer.name}</b>
           </p>
         </header>
         <div className="grid gap-8">

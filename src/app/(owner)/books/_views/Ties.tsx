@@ -14,15 +14,19 @@ export const Ties = async ({ to }: { to: Day }) => {
         Every figure below is kept twice: in your documents and in the accounts. The two must match on any day. If a
         difference appears, note the date and restore from your last export, or ask for help; do not correct it by hand.
       </p>
-      <table className="ledger max-w-205">
+      <table className="ledger list small max-w-205">
         <LedgerHead heads={['Figure', right('Documents'), right('Accounts'), right('Difference')]} />
         <tbody>
           {ties.map((t) => (
             <tr key={t.name}>
-              <td>{t.name}</td>
-              <td className="fig">{formatMoney(t.subledger)}</td>
-              <td className="fig">{formatMoney(t.account)}</td>
-              <td className={`fig ${isZeroMoney(t.difference) ? 'text-patina-700' : 'font-bold text-oxide-700'}`}>
+              <td className="first max-w-none">{t.name}</td>
+              <td className="fig rest" data-head="Documents">
+                {formatMoney(t.subledger)}
+              </td>
+              <td className="fig rest" data-head="Accounts">
+                {formatMoney(t.account)}
+              </td>
+              <td className={`fig main ${isZeroMoney(t.difference) ? 'text-patina-700' : 'font-bold text-oxide-700'}`}>
                 {isZeroMoney(t.difference) ? '✓ ' : '✗ '}
                 {formatMoney(t.difference)}
               </td>

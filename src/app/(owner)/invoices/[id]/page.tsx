@@ -88,7 +88,7 @@ interface LinesProps {
 const InvoiceLines = ({ invoice, pricesIncludeTax }: LinesProps) => {
   const { currency } = invoice.gross
   return (
-    <table className="ledger max-w-215">
+    <table className="ledger list small max-w-215">
       <LedgerHead
         heads={['Description', right('Quantity'), right('Unit price'), right('Discount'), right('Amount', 'w-30')]}
       />
@@ -97,14 +97,20 @@ const InvoiceLines = ({ invoice, pricesIncludeTax }: LinesProps) => {
           const { worth, less } = showInvoiceLine(l, pricesIncludeTax, currency)
           return (
             <tr key={l.id}>
-              <td className="break-words">
+              <td className="first max-w-none">
                 {l.description}
                 {l.note && <div className="sub">{l.note}</div>}
               </td>
-              <td className="fig">{formatQuantity(l.quantity)}</td>
-              <td className="fig">{formatPrice(l.unitPrice, currency)}</td>
-              <td className="fig">{less}</td>
-              <td className="fig">{formatMoney(worth)}</td>
+              <td className="fig rest" data-head="Quantity">
+                {formatQuantity(l.quantity)}
+              </td>
+              <td className="fig rest" data-head="Unit price">
+                {formatPrice(l.unitPrice, currency)}
+              </td>
+              <td className="fig rest" data-head="Discount">
+                {less}
+              </td>
+              <td className="fig main">{formatMoney(worth)}</td>
             </tr>
           )
         })}

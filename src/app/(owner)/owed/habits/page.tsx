@@ -50,7 +50,7 @@ export default async function Habits() {
               <tbody>
                 {most.map((c, i) => (
                   <tr key={c.customerId}>
-                    <td className="max-w-42.5 truncate">
+                    <td className="w-full max-w-0 truncate">
                       <span className="fig mr-2 text-iron-500">{i + 1}</span>
                       <To className="hover:underline" href={`/owed?customer=${c.customerId}#customer`}>
                         {c.name}

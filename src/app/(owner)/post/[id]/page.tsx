@@ -42,9 +42,7 @@ export default async function LetterPage({ params }: { params: Promise<{ id: str
         action={<LetterActions id={letter.id} state={letter.state} />}
       />
       {letter.problem && <p className="notice notice-bad mb-3">{letter.problem}</p>}
-      <div className="max-w-170 border border-paper-300 bg-white px-6 py-5 break-words whitespace-pre-line">
-        {letter.body}
-      </div>
+      <div className="max-w-170 border border-paper-300 bg-white px-6 py-5 whitespace-pre-line">{letter.body}</div>
       <p className="mt-4 flex flex-wrap gap-4">
         {files.map((f) => (
           <a key={f.id} className="underline" href={`/api/v1/export/files/${f.id}`} target="_blank">

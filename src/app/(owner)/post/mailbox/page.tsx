@@ -26,7 +26,7 @@ export default async function Mailbox() {
                 </summary>
                 <div className="border-t border-paper-200 px-4 py-3">
                   <p className="sub mb-2">from {m.sender}</p>
-                  <p className="break-words whitespace-pre-line">{m.body}</p>
+                  <p className="whitespace-pre-line">{m.body}</p>
                   <p className="mt-3 flex gap-4">
                     {m.attachments.map((name, i) => (
                       <a key={name} className="underline" href={`/api/v1/export/mailbox/${m.id}/${i}`} target="_blank">

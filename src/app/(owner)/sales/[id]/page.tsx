@@ -58,7 +58,7 @@ export default async function SaleSheet({ params, searchParams }: Props) {
         </span>
       </div>
       <div className="mb-3 flex flex-wrap items-center gap-x-4 gap-y-1">
-        <h1 className="min-w-0 break-words">{sale.title || 'Empty sale'}</h1>
+        <h1 className="min-w-0">{sale.title || 'Empty sale'}</h1>
         <Stamp stands={stands} owes={isPositiveMoney(sheet.story.open)} />
         {sale.closedReason && <span className="sub">{sale.closedReason}</span>}
       </div>

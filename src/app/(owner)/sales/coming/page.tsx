@@ -47,19 +47,19 @@ const Month = ({
       <h2>
         {formatDayLong(month).split(' ').at(-1)} {month.slice(0, 4)}
       </h2>
-      <table className="ledger">
+      <table className="ledger list small">
         <tbody>
           {coming.map((c, i) => (
             <tr key={i} className="row">
-              <td className="sub w-47.5 max-sm:w-auto">{formatDayLong(c.on)}</td>
-              <td className="max-w-95 truncate max-sm:max-w-32">
+              <td className="sub rest w-47.5 max-sm:w-auto">{formatDayLong(c.on)}</td>
+              <td className="first max-w-95 truncate">
                 <To data-row className="cover" href={`/sales/${c.repeat.saleId}`}>
                   {c.repeat.customerName}
                   <span className="text-iron-500"> · {c.repeat.title}</span>
                 </To>
               </td>
-              <td className="sub">{sayRepeat(c.repeat)}</td>
-              <td className="fig">{formatMoney(c.total)}</td>
+              <td className="sub rest">{sayRepeat(c.repeat)}</td>
+              <td className="fig main">{formatMoney(c.total)}</td>
             </tr>
           ))}
           <TotalRow

@@ -61,23 +61,25 @@ export default async function TaxReturnPage({ params, searchParams }: Props) {
           ['Tax is due', TAX_BASIS_NAMES[r.basis]],
         ]}
       />
-      <table className="ledger mb-7 max-w-3xl">
+      <table className="ledger list small mb-7 max-w-3xl">
         <LedgerHead heads={['', 'Tax', right('Rate'), right('Net'), right('Tax')]} />
         <tbody>
           {r.rows.map((row, i) => (
             <tr key={i}>
-              <td className="sub">{TAX_SIDE_NAMES[row.side]}</td>
-              <td>
+              <td className="sub rest">{TAX_SIDE_NAMES[row.side]}</td>
+              <td className="first max-w-none">
                 {[row.code, row.component ?? row.name].filter(Boolean).join(' ')}
                 {row.treatment !== 'taxed' && TREATMENT_NAMES[row.treatment] !== row.name && (
                   <span className="sub"> {TREATMENT_NAMES[row.treatment]}</span>
                 )}
               </td>
-              <td className="fig">
+              <td className="fig rest" data-head="Rate">
                 {row.component === null ? '' : formatPercent(decimal(row.rate).times(100).toString())}
               </td>
-              <td className="fig">{formatDigits(row.net)}</td>
-              <td className="fig">{formatDigits(row.tax)}</td>
+              <td className="fig rest" data-head="Net">
+                {formatDigits(row.net)}
+              </td>
+              <td className="fig main">{formatDigits(row.tax)}</td>
             </tr>
           ))}
         </tbody>

@@ -58,7 +58,7 @@ export default async function OrderPage({ params }: { params: Promise<{ id: stri
           />
         }
       />
-      <table className="ledger max-w-4xl">
+      <table className="ledger list small max-w-4xl">
         <LedgerHead
           heads={[
             'Description',
@@ -72,7 +72,7 @@ export default async function OrderPage({ params }: { params: Promise<{ id: stri
         <tbody>
           {order.lines.map((l) => (
             <tr key={l.id}>
-              <td>
+              <td className="first max-w-none">
                 {l.goodsId === null ? (
                   l.description
                 ) : (
@@ -87,11 +87,21 @@ export default async function OrderPage({ params }: { params: Promise<{ id: stri
                   </To>
                 )}
               </td>
-              <td className="fig">{formatDigits(l.ordered)}</td>
-              <td className="fig">{formatDigits(l.received)}</td>
-              <td className="fig">{formatDigits(l.toReceive)}</td>
-              <td className="fig">{formatDigits(l.toBill)}</td>
-              <td className="fig">{formatPrice(decimal(l.unitCost), shop.currency)}</td>
+              <td className="fig rest" data-head="Ordered">
+                {formatDigits(l.ordered)}
+              </td>
+              <td className="fig rest" data-head="Received">
+                {formatDigits(l.received)}
+              </td>
+              <td className="fig rest" data-head="To come">
+                {formatDigits(l.toReceive)}
+              </td>
+              <td className="fig rest" data-head="Not billed">
+                {formatDigits(l.toBill)}
+              </td>
+              <td className="fig rest" data-head="Cost of one">
+                {formatPrice(decimal(l.unitCost), shop.currency)}
+              </td>
             </tr>
           ))}
           <tr className="total">

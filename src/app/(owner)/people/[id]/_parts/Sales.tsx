@@ -29,7 +29,7 @@ export const Sales = ({ page, today }: { readonly page: Page; readonly today: Da
           {page.sales.map((s) => (
             <tr key={s.sale.id} className="row">
               <td className="font-figure">{s.sale.number}</td>
-              <td className="max-w-65 truncate max-sm:max-w-32">
+              <td className="max-w-65 truncate max-md:max-w-32">
                 <To data-row className="cover block truncate" href={`/sales/${s.sale.id}`}>
                   {s.sale.title}
                 </To>
