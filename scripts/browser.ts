@@ -1,7 +1,7 @@
 import { existsSync, mkdtempSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { Builder, type WebDriver } from 'selenium-webdriver'
+import { Builder, logging, type WebDriver } from 'selenium-webdriver'
 import chrome from 'selenium-webdriver/chrome'
 
 process.env.SE_OFFLINE = 'true'
@@ -35,6 +35,9 @@ export const openBrowser = async ({ whole = false } = {}): Promise<WebDriver> =>
   const options = new chrome.Options()
   options.setChromeBinaryPath(binaryOf(whole))
   options.addArguments(...FLAGS, `--user-data-dir=${mkdtempSync(join(tmpdir(), 'iron-till-browser-'))}`)
+  const heard = new logging.Preferences()
+  heard.setLevel(logging.Type.BROWSER, logging.Level.SEVERE)
+  options.setLoggingPrefs(heard)
   const driver = await new Builder()
     .forBrowser('chrome')
     .setChromeOptions(options)
@@ -46,6 +49,12 @@ export const openBrowser = async ({ whole = false } = {}): Promise<WebDriver> =>
     wait.call(driver, what, within, why, every)) as typeof wait
   await setSize(driver, 1280, 800)
   return driver
+}
+
+/** What went wrong in pages since this was asked before: what broke in a script, and what the policy of pages refused. An answer that refuses is none of it. */
+export const complaintsOf = async (driver: WebDriver): Promise<readonly string[]> => {
+  const said = await driver.manage().logs().get(logging.Type.BROWSER)
+  return said.map(({ message }) => message).filter((message) => !message.includes('Failed to load resource'))
 }
 
 export const setSize = (driver: WebDriver, width: number, height: number): Promise<unknown> =>

@@ -2,6 +2,8 @@ import axe from 'axe-core'
 import type { WebDriver } from 'selenium-webdriver'
 import type { Driver } from 'selenium-webdriver/chrome'
 import { expect } from 'vitest'
+import { complaintsOf } from '../../scripts/browser'
+import { ofx } from '../files/statements'
 import { handsOn, openBrowser, openTill, PASSPHRASE, setSize, type Till } from './till'
 
 export let till: Till
@@ -78,6 +80,17 @@ export const openFullDesk = async (name: string): Promise<void> => {
   await r('POST', '/post', { paper: 'estimate', paperId: offered.id })
   await r('POST', `/sales/${offered.id}/repeats`, { every: 'month', firstOn: '2026-03-20', makes: 'offer' })
   await buySome(r, goods.id)
+  await r(
+    'POST',
+    `/sales/${(await r('POST', '/sales', { customerId: customer.id, agreed: true, lines })).body.id}/picks`,
+    {},
+  )
+  const violin = { code: 'V1', name: `Violin for ${long}`, kind: 'stock', price: '900.00', track: 'serial' }
+  const { id: violinId } = (await r('POST', '/goods', violin)).body
+  await r('POST', '/stock-counts', { lines: [{ goodsId: violinId, serials: ['FS-103'], unitCost: '400' }] })
+  const { id: bankAccountId } = (await r('POST', '/bank/accounts', { name: long.slice(0, 80) })).body
+  const file = { 'content-type': 'application/octet-stream' }
+  await r('POST', `/bank/statements?bankAccountId=${bankAccountId}&name=march.ofx`, ofx(), file)
   await r('POST', '/tax-returns', { from: '2026-01-01', through: '2026-02-28' })
   await r('PATCH', '/settings', { shopfrontOpen: true })
   await r('PATCH', `/goods/${goods.id}`, { onShopfront: true })
@@ -129,6 +142,8 @@ export const looksRight = async (path: string): Promise<void> => {
     'not one heading',
   )
   await drawn()
+  expect(await driver.executeScript('return document.querySelector("h1").textContent')).not.toBe('Page not found')
+  expect(await complaintsOf(driver)).toEqual([])
   expect(await barriers()).toEqual([])
   expect(await beyondTheSide()).toBeLessThanOrEqual(0)
   expect(await driver.executeScript('return document.querySelectorAll("main .btn-do").length')).toBeLessThanOrEqual(1)

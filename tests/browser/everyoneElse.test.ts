@@ -8,7 +8,7 @@ const VIEWS = [
   '/goods/stock',
   '/goods/backorders',
   '/picks',
-  '/picks/3',
+  '/picks/1',
   '/parcels',
   '/deliveries',
   '/buying',

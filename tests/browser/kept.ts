@@ -2,7 +2,7 @@ import type { ChildProcess } from 'node:child_process'
 import { resolve } from 'node:path'
 import type { WebDriver } from 'selenium-webdriver'
 import type { Driver } from 'selenium-webdriver/chrome'
-import { openBrowser as startBrowser, setSize } from '../../scripts/browser'
+import { complaintsOf, openBrowser as startBrowser, setSize } from '../../scripts/browser'
 import { freePort } from '../../scripts/cluster'
 import { serve } from '../../scripts/serve'
 
@@ -67,7 +67,7 @@ process.once('SIGTERM', () => {
 /** A browser that knows nothing: one that was put back, or a new one. */
 export const openBrowser = async (): Promise<WebDriver> => idleBrowsers.pop() ?? (await startBrowser())
 
-/** Puts a browser back as it was opened, if it was: one window, on nothing, and nothing kept. */
+/** Puts a browser back as it was opened, if it was: one window, on nothing, and nothing kept. What broke in its pages fails who used it. */
 export const closeBrowser = async (driver: WebDriver | undefined): Promise<void> => {
   if (!driver) return
   await driver.executeScript('localStorage.clear(); sessionStorage.clear()')
@@ -81,4 +81,6 @@ export const closeBrowser = async (driver: WebDriver | undefined): Promise<void>
   await (driver as Driver).sendDevToolsCommand('Network.clearBrowserCookies', {})
   await setSize(driver, 1280, 800)
   idleBrowsers.push(driver)
+  const complaints = await complaintsOf(driver)
+  if (complaints.length > 0) throw new Error(`Something broke in a page:\n${complaints.join('\n')}`)
 }

@@ -23,7 +23,7 @@ export const SellsAndStays = ({ rows }: { readonly rows: readonly Turnover[] }) 
         <span className="inline-block h-2 w-4 bg-slate-400" />
       </figcaption>
       {shown.map((r) => (
-        <div key={r.goodsId} className="grid grid-cols-[minmax(0,14rem)_1fr] items-center gap-3 py-0.5">
+        <div key={r.goodsId} className="grid grid-cols-[minmax(0,14rem)_1fr] items-center gap-3 py-1">
           <To className="truncate text-[14px] hover:underline" href={`/goods/${r.goodsId}`}>
             {r.name}
           </To>

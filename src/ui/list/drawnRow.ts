@@ -18,7 +18,8 @@ export const drawCell = <Row>(column: Column<Row>, row: Row, about: About): Draw
   const text = shownCell(column, row, about)
   const tone = toneOf(column, row, about)
   const note = column.note?.(row, about)
-  const href = column.href?.(row)
+  // What says nothing leads nowhere: a link without a name is none.
+  const href = text === '' ? undefined : column.href?.(row)
   return tone || note || href ? { text, tone, href, note: note ?? undefined } : text
 }
 

@@ -24,7 +24,7 @@ export const HeldActions = ({ customerId, name, currency, today, owes, held }: P
   const { send, busy, refused } = useSend()
   const account = held.find((h) => h.saleId === null)
   return (
-    <p className="mt-3 flex flex-wrap gap-2">
+    <div className="mt-3 flex flex-wrap gap-2">
       {account && owes && (
         <button
           className="btn"
@@ -50,6 +50,6 @@ export const HeldActions = ({ customerId, name, currency, today, owes, held }: P
       <Panel open={from !== null} onClose={() => setFrom(null)} title="Refund held money">
         {from && <GiveBack {...{ customerId, name, currency, today, from }} onDone={() => setFrom(null)} />}
       </Panel>
-    </p>
+    </div>
   )
 }

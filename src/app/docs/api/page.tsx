@@ -5,6 +5,8 @@ import { PARTS } from '@/api/operations'
 import { Named } from './Named'
 
 export const metadata: Metadata = { title: 'HTTP interface' }
+// The policy of pages lets only scripts of this very answer run.
+export const dynamic = 'force-dynamic'
 
 interface Body {
   readonly requestBody?: { readonly content: Readonly<Record<string, { readonly schema: unknown }>> }

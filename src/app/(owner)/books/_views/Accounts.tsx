@@ -15,9 +15,9 @@ export const Accounts = async ({ query }: { readonly query: Readonly<Record<stri
         <AddAccountButton />
       </div>
       <ListRows open={open} about={shop} className="max-w-3xl" />
-      <p className="no-print mt-5">
+      <div className="no-print mt-5">
         <ListExport name="accounts" query={open.query} />
-      </p>
+      </div>
     </>
   )
 }

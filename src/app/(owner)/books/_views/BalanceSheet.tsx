@@ -37,9 +37,9 @@ export const BalanceSheet = async ({ to }: { to: Day }) => {
           ? '✓ Balanced: assets = liabilities + equity'
           : `✗ Out of balance by ${formatMoney(b.difference)}`}
       </p>
-      <p className="no-print mt-5">
+      <div className="no-print mt-5">
         <ListExport name="balance-sheet" query={{ asOf: to }} />
-      </p>
+      </div>
     </>
   )
 }

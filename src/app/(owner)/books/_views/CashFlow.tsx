@@ -36,9 +36,9 @@ export const CashFlow = async ({ from, to }: { from: Day; to: Day }) => {
         columns={spansOf(flow, { from, to }).map(columnOf)}
       />
       <Held of={whole} from={from} to={to} />
-      <p className="no-print mt-5">
+      <div className="no-print mt-5">
         <ListExport name="cash-flow" query={{ from, to }} />
-      </p>
+      </div>
     </>
   )
 }

@@ -11,9 +11,9 @@ export const Closings = async ({ query }: { readonly query: Readonly<Record<stri
     <>
       <ListRows open={open} about={shop} />
       {open.rows.length > 0 && (
-        <p className="no-print mt-5">
+        <div className="no-print mt-5">
           <ListExport name="closings" query={open.query} />
-        </p>
+        </div>
       )}
     </>
   )

@@ -46,12 +46,12 @@ export const ProfitAndLoss = async ({ from, to }: { from: Day; to: Day }) => {
         lastName="Net profit"
         columns={[...(total ? [total] : []), ...meant, ...beside].map(columnOf)}
       />
-      <p className="no-print mt-5 flex flex-wrap items-center gap-4">
+      <div className="no-print mt-5 flex flex-wrap items-center gap-4">
         <ListExport name="profit-and-loss" query={{ from, to }} />
         <To className="underline" href={`/books/budget?year=${yearOf(to)}`}>
           Budget of {yearOf(to)}
         </To>
-      </p>
+      </div>
     </>
   )
 }

@@ -15,9 +15,9 @@ export const Tax = async ({ from, to, query }: Shown) => {
         office for it.
       </p>
       <ListRows open={open} about={shop} className="max-w-3xl" />
-      <p className="no-print mt-5">
+      <div className="no-print mt-5">
         <ListExport name="tax" query={open.query} />
-      </p>
+      </div>
     </>
   )
 }

@@ -18,9 +18,9 @@ export const TaxReturns = async ({ view }: { readonly view: string }) => {
       </div>
       <ListRows open={open} about={shop} />
       {open.rows.length > 0 && (
-        <p className="no-print mt-5">
+        <div className="no-print mt-5">
           <ListExport name="tax-returns" query={open.query} />
-        </p>
+        </div>
       )}
     </section>
   )

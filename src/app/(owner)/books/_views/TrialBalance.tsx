@@ -17,9 +17,9 @@ export const TrialBalance = async ({ query }: { readonly query: Readonly<Record<
         credits <b className="fig">{formatMoney(open.balance.credit)}</b>.
       </Answer>
       <ListRows open={open} about={shop} foot={agree ? 'In balance' : 'Out of balance'} className="max-w-3xl" />
-      <p className="no-print mt-5">
+      <div className="no-print mt-5">
         <ListExport name="trial-balance" query={open.query} />
-      </p>
+      </div>
     </>
   )
 }

@@ -43,9 +43,9 @@ export default async function Statements({ searchParams }: { searchParams: Searc
       )}
       <ListRows open={open} about={shop} />
       {open.rows.length > 0 && (
-        <p className="no-print mt-5">
+        <div className="no-print mt-5">
           <ListExport name="bank-statements" query={open.query} />
-        </p>
+        </div>
       )}
     </>
   )

@@ -66,9 +66,9 @@ const Report = async <Row, F extends Fields>({ shop, query, reader }: Part & { r
   return (
     <section>
       <ListRows open={open} about={shop} />
-      <p className="no-print mt-3">
+      <div className="no-print mt-3">
         <ListExport name={reader.list.name} query={open.query} />
-      </p>
+      </div>
     </section>
   )
 }
