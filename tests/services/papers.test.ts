@@ -10,11 +10,13 @@ import { changeSettings } from '@/services/access/changeSettings'
 import { changeCustomer } from '@/services/people/keepCustomer'
 import { takeReceipt } from '@/services/money/takeReceipt'
 import { addLayout } from '@/services/papers/keepLayout'
+import { addTaxCode } from '@/services/books/addTaxCode'
 import { agreeSale } from '@/services/sales/agreeSale'
 import { handOver } from '@/services/sales/handOver'
 import { offerSale } from '@/services/sales/offerSale'
 import { requestDeposit } from '@/services/sales/requestDeposit'
 import { startSale } from '@/services/sales/startSale'
+import { lyingOver } from './pdfText'
 import { openTestShop, type TestShop } from './shop'
 import { listHandovers } from '@/data/queries/handover'
 
@@ -209,6 +211,38 @@ describe('papers, read back', () => {
     const hebrew = await paper('estimate', id)
     expect([...'הצעת'].every((letter) => hebrew.text.includes(letter))).toBe(true)
     expect(hebrew.language).toBe('he')
+  })
+
+  test('large amounts stay whole, long names break, and nothing lies over anything else', async () => {
+    const name =
+      'Streichinstrumentenbaumeisterhandwerkergenossenschaftsangehörige, with what the town and the county take'
+    await s.run(addTaxCode, {
+      code: 'LONG',
+      name: name.slice(0, 80),
+      components: [{ name: name.slice(0, 80), rate: '0.1' }],
+    })
+    await s.run(changeCustomer, { customerId: s.customer, language: 'en', name })
+    const { id } = await s.answer(startSale, {
+      customerId: s.customer,
+      lines: [
+        { kind: 'heading', description: 'Instrument' },
+        { description: name, quantity: '12.125', unitPrice: '1250000.00', discountPercent: '2.5', taxCode: 'LONG' },
+        { description: 'Case', quantity: '2', unitPrice: '185.00', taxCode: 'LONG' },
+      ],
+    })
+    await s.run(agreeSale, { saleId: id })
+    const invoice = await s.answer(billSale, { saleId: id, what: 'remaining', issue: true })
+    for (const [kind, of] of [
+      ['confirmation', id],
+      ['invoice', invoice.id],
+    ] as const) {
+      const pdf = await makePaper(asked(), kind, of, usualLayout(kind))
+      expect(await lyingOver(pdf!)).toEqual([])
+      // The heading has no rate: nothing is said of the usual one.
+      expect((await read(pdf)).text).not.toContain('Sales tax')
+      // 12.125 × 1,250,000.00 = 15,156,250.00; less 2.5 % 14,777,343.75
+      for (const figure of ['1,250,000.00', '14,777,343.75']) expect((await read(pdf)).text).toContain(figure)
+    }
   })
 
   test('labels carry name, price and bars', async () => {

@@ -18,7 +18,7 @@ const drawSums = (page: Page, sums: readonly PaperSum[], nextPage: () => void): 
   for (const sum of sums) {
     if (sum.total) rule(sheet, { x: amountX, y: page.y + 1, width: 100, thick: 1, colour: INK.text })
     const y = page.y + (sum.total ? 5 : 2)
-    put(
+    const named = put(
       page,
       page.root,
       {
@@ -30,19 +30,19 @@ const drawSums = (page: Page, sums: readonly PaperSum[], nextPage: () => void): 
       },
       y,
     )
-    page.y =
-      put(
-        page,
-        page.root,
-        {
-          tag: 'P',
-          text: sum.amount,
-          style: style(sum.total ? 'figure-bold' : 'figure', 10, INK.text, end),
-          x: amountX,
-          width: 98,
-        },
-        y,
-      ) + 1
+    const amount = put(
+      page,
+      page.root,
+      {
+        tag: 'P',
+        text: sum.amount,
+        style: style(sum.total ? 'figure-bold' : 'figure', 10, INK.text, end),
+        x: amountX,
+        width: 98,
+      },
+      y,
+    )
+    page.y = Math.max(named, amount) + 1
     if (!sum.total) continue
     for (const down of [2, 4.5]) rule(sheet, { x: amountX, y: page.y + down, width: 100, thick: 0.9, colour: INK.text })
     page.y += 8

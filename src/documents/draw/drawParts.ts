@@ -64,6 +64,8 @@ const drawTable = (page: Page, part: PaperTable, nextPage: () => void): void => 
     const width = i === 0 ? words : FIGURE
     return { x: MARGIN + 2 + (sheet.rtl ? page.wide - left - width : left), width: width - 4 }
   }
+  const highOf = (cells: readonly string[], styleOf: (i: number) => TextStyle): number =>
+    Math.max(ROW - 4, ...cells.map((text, i) => heightOf(sheet, styleOf(i), text, at(i).width)))
   const drawRow = (cells: readonly string[], tag: 'TH' | 'TD', styleOf: (i: number) => TextStyle) => {
     const row = doc.struct('TR')
     table.add(row)
@@ -77,7 +79,7 @@ const drawTable = (page: Page, part: PaperTable, nextPage: () => void): void => 
       ),
     )
     row.end()
-    page.y += ROW - 4
+    page.y += highOf(cells, styleOf)
   }
   const line = (thick: number, colour: string) => {
     rule(sheet, { x: MARGIN, y: page.y, width: page.wide, thick, colour })
@@ -91,12 +93,13 @@ const drawTable = (page: Page, part: PaperTable, nextPage: () => void): void => 
   title(page, part.title)
   page.root.add(table)
   head()
+  const plain = (i: number) => (i === 0 ? style('text', 9.5, INK.text, start) : style('figure', 9, INK.text, end))
   for (const cells of part.rows) {
-    if (page.y + ROW > page.bottom) {
+    if (page.y + highOf(cells, plain) + 4 > page.bottom) {
       nextPage()
       head()
     }
-    drawRow(cells, 'TD', (i) => (i === 0 ? style('text', 9.5, INK.text, start) : style('figure', 9, INK.text, end)))
+    drawRow(cells, 'TD', plain)
     line(0.5, INK.rule)
   }
   if (part.total)

@@ -1,10 +1,12 @@
+import { max } from 'd3-array'
+import { present } from '@/core/present'
 import { type PaperColumn, paperWords } from '@/core/formats'
 import { COLUMN_HEAD, type Page, MARGIN, sides, style, INK } from './page'
 import type { LaidPaper, PaperRow } from '@/documents/paper'
-import { type TextStyle, setText, LEADING, heightOf } from './setText'
+import { type TextStyle, setText, LEADING, heightOf, widthOf } from './setText'
 import { rule } from './openSheet'
-import type { Face } from './fonts'
 
+/** So wide a column is where nothing in it needs more, in points. */
 const WIDTH: Readonly<Record<PaperColumn, number>> = {
   code: 76,
   quantity: 58,
@@ -31,14 +33,44 @@ interface Column {
   readonly width: number
 }
 
+const alignOf = (page: Page, key: PaperColumn): TextStyle['align'] => {
+  const { start, end } = sides(page.sheet)
+  return WORDS.includes(key) ? start : end
+}
+
+const isGroupSum = (r: PaperRow): boolean => r.as === 'group-sum'
+
+const cellStyle = (page: Page, key: PaperColumn, r: PaperRow): TextStyle =>
+  WORDS.includes(key)
+    ? style('text', 10, INK.text, alignOf(page, key))
+    : style(isGroupSum(r) ? 'figure-bold' : 'figure', 9.5, INK.text, alignOf(page, key))
+
+/** What is left of a column between it and its neighbours. */
+const SIDES = 4
+
+/** Words may break, a figure may not: its column is as wide as the widest of them. */
+const widthOfColumn = (page: Page, key: PaperColumn, rows: readonly PaperRow[]): number => {
+  if (WORDS.includes(key)) return WIDTH[key]
+  const widths = rows.flatMap((r) =>
+    (r.cells[key] ?? '').split(' ').map((figure) => widthOf(page.sheet, cellStyle(page, key, r), figure)),
+  )
+  return Math.max(WIDTH[key], Math.ceil(max(widths) ?? 0) + SIDES)
+}
+
+/** So much is left for what a line is about, however large its figures are. */
+const LEAST = 90
+
 const columnsOf = (page: Page, { paper, layout }: LaidPaper): Column[] => {
   const t = paperWords(paper.language)
   // A column in which nothing stands says nothing.
   const shown = layout.columns.filter(({ key }) => paper.rows.length === 0 || paper.rows.some((r) => r.cells[key]))
-  const wide = shown.reduce((sum, c) => sum + WIDTH[c.key], 0)
+  const wanted = shown.map((c) => widthOfColumn(page, c.key, paper.rows))
+  const all = wanted.reduce((sum, w) => sum + w, 0)
+  const share = Math.min(1, (page.wide - LEAST) / all)
+  const wide = all * share
   let x = page.sheet.rtl ? MARGIN + wide : MARGIN + page.wide - wide
-  return shown.map(({ key, name }) => {
-    const width = WIDTH[key]
+  return shown.map(({ key, name }, i) => {
+    const width = present(wanted[i]) * share
     if (page.sheet.rtl) x -= width
     const column = { key, name: name || t(key), x, width }
     if (!page.sheet.rtl) x += width
@@ -52,11 +84,6 @@ const GAP = 8
 const wordsAt = (page: Page, columns: readonly Column[]): { x: number; width: number } => {
   const taken = columns.reduce((sum, c) => sum + c.width, 0)
   return { x: page.sheet.rtl ? MARGIN + taken + GAP : MARGIN + 2, width: page.wide - taken - GAP - 2 }
-}
-
-const alignOf = (page: Page, key: PaperColumn): TextStyle['align'] => {
-  const { start, end } = sides(page.sheet)
-  return WORDS.includes(key) ? start : end
 }
 
 const drawTableHead = (
@@ -75,7 +102,8 @@ const drawTableHead = (
   const row = doc.struct('TR')
   table.add(row)
   row.add(cell(what, bold(start), words))
-  for (const c of columns) row.add(cell(c.name, bold(alignOf(page, c.key)), { x: c.x + 2, width: c.width - 4 }))
+  for (const c of columns)
+    row.add(cell(c.name, bold(alignOf(page, c.key)), { x: c.x + SIDES / 2, width: c.width - SIDES }))
   row.end()
   page.y = y + 9 * LEADING + 5
   rule(page.sheet, { x: MARGIN, y: page.y, width: page.wide, thick: 1, colour: INK.text })
@@ -101,23 +129,17 @@ const cellsOf = (
   const first =
     r.as === 'heading'
       ? style('slab', 11.5, page.colour, start)
-      : r.as === 'group-sum'
+      : isGroupSum(r)
         ? style('text', 9, INK.quiet, end)
         : style('text', 10, INK.text, start)
-  const face: Face = r.as === 'group-sum' ? 'figure-bold' : 'figure'
   const figures =
     r.as === 'text'
       ? []
       : columns.map((c): Cell => ({
           text: r.cells[c.key] ?? '',
-          style: style(
-            WORDS.includes(c.key) ? 'text' : face,
-            WORDS.includes(c.key) ? 10 : 9.5,
-            INK.text,
-            alignOf(page, c.key),
-          ),
-          x: c.x + 2,
-          width: c.width - 4,
+          style: cellStyle(page, c.key, r),
+          x: c.x + SIDES / 2,
+          width: c.width - SIDES,
         }))
   const note = r.note && showNotes ? { text: r.note, style: style('text', 9, INK.quiet, start), ...at } : null
   return { cells: [{ text: r.what, style: first, ...at }, ...figures], note }

@@ -43,7 +43,8 @@ const runsOf = (sheet: Sheet, face: Face, text: string): Run[] => {
   return runs
 }
 
-const widthOf = (sheet: Sheet, { face, size }: TextStyle, text: string): number =>
+/** How wide a text is that is not broken, in points. */
+export const widthOf = (sheet: Sheet, { face, size }: TextStyle, text: string): number =>
   runsOf(sheet, face, text).reduce(
     (sum, run) => sum + sheet.doc.font(run.font).fontSize(size).widthOfString(run.text),
     0,

@@ -24,6 +24,7 @@ export const worthOf = (line: SaleLineRow, of: Decimal, currency: string): Money
     of,
   )
 
+/** What a sale comes to, with the taxes of what counts: a heading, or an option nobody took, brings no rate of its own. */
 export const totalsOf = (
   sale: Pick<SaleRow, 'agreedOn' | 'pricesIncludeTax' | 'rateShift'>,
   lines: readonly SaleLineRow[],
@@ -42,5 +43,7 @@ export const totalsOf = (
     },
   )
   const { tax, gross } = atItsRates
-  return { ...atItsRates, tax: addMoney(tax, sale.rateShift), gross: addMoney(gross, sale.rateShift) }
+  const counting = new Set(lines.filter((l) => countedQuantity(sale, l).gt(0)).map((l) => l.taxCodeId))
+  const taxes = atItsRates.taxes.filter((t) => counting.has(t.taxCodeId))
+  return { ...atItsRates, taxes, tax: addMoney(tax, sale.rateShift), gross: addMoney(gross, sale.rateShift) }
 }
