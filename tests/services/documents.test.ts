@@ -21,7 +21,7 @@ import { changeGoods } from '@/services/goods/keepGoods'
 import { offerSale } from '@/services/sales/offerSale'
 import { requestDeposit } from '@/services/sales/requestDeposit'
 import { startSale } from '@/services/sales/startSale'
-import { pdfText } from './pdfText'
+import { lyingOver, pdfText } from './pdfText'
 import { openTestShop, type TestShop } from './shop'
 
 let s: TestShop
@@ -150,7 +150,9 @@ describe.each(KINDS)('a document: %s', (kind) => {
 
   test.each(PAPER_LANGUAGES)('is written in %s, its letter too', async (language) => {
     await s.run(changeCustomer, { customerId: s.customer, language })
-    const text = await pdfText((await made(kind))!)
+    const pdf = (await made(kind))!
+    expect(await lyingOver(pdf)).toEqual([])
+    const text = await pdfText(pdf)
     // Hebrew is laid out from the right: its words stand as they are drawn. The pick list is for the owner alone.
     if (IN_ENGLISH.includes(kind)) expect(text).toContain(paperName(kind, 'en'))
     else if (language !== 'he') expect(text).toContain(paperName(kind, language))

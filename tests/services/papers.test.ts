@@ -245,6 +245,18 @@ describe('papers, read back', () => {
     }
   })
 
+  test('a slip of millions says them beside its words', async () => {
+    const receipt = await s.answer(takeReceipt, {
+      customerId: s.customer,
+      method: 'cash',
+      amount: '12345678.90',
+      for: 'account',
+    })
+    const slip = (await makeSlip(asked(), receipt.id))!.body
+    expect(await lyingOver(slip)).toEqual([])
+    expect((await read(slip)).text).toContain('12,345,678.90')
+  })
+
   test('labels carry name, price and bars', async () => {
     const { text, pages } = await read(await makeLabels(asked(), [{ goodsId: s.rosin, count: 25 }]))
     expect(pages).toBe(2)

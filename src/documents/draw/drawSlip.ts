@@ -1,6 +1,6 @@
 import { present } from '@/core/present'
 import { openSheet, rule } from './openSheet'
-import { heightOf, LEADING, setText, type TextStyle } from './setText'
+import { heightOf, LEADING, setText, type TextStyle, widthOf } from './setText'
 import type { PaperSum } from '@/model/paper/paperSum'
 
 export interface SlipOnPaper {
@@ -88,10 +88,12 @@ const rowsOf = (slip: SlipOnPaper): Row[] => {
 /** A receipt as a narrow slip 80 mm wide, as long as it needs to be. */
 export const drawSlip = (slip: SlipOnPaper): Promise<Buffer> => {
   const rows = rowsOf(slip)
-  const widthOf = (r: Row): number => (r.amount === undefined ? INNER : INNER - AMOUNT)
   const measure = openSheet({ title: '', language: 'en', size: [WIDE, 100] })
+  /** What the amount beside them leaves for the words. */
+  const roomFor = ({ amount, amountStyle }: Row): number =>
+    amount && amountStyle ? INNER - Math.max(AMOUNT, widthOf(measure.sheet, amountStyle, amount) + 6) : INNER
   const heights = rows.map(
-    (r) => Math.max(heightOf(measure.sheet, r.style, r.text, widthOf(r)), (r.amountStyle?.size ?? 0) * LEADING) + 5,
+    (r) => Math.max(heightOf(measure.sheet, r.style, r.text, roomFor(r)), (r.amountStyle?.size ?? 0) * LEADING) + 5,
   )
   const high = heights.reduce((sum, h) => sum + h, 2 * MARGIN)
   const { sheet, close } = openSheet({
@@ -115,7 +117,7 @@ export const drawSlip = (slip: SlipOnPaper): Promise<Buffer> => {
     const at = y + 3
     root.add(
       sheet.doc.struct('P', {}, () => {
-        setText(sheet, r.style, r.text, { x: MARGIN, y: at, width: widthOf(r) })
+        setText(sheet, r.style, r.text, { x: MARGIN, y: at, width: roomFor(r) })
         if (r.amount && r.amountStyle)
           setText(sheet, r.amountStyle, r.amount, { x: MARGIN + INNER - 120, y: at, width: 120 })
       }),

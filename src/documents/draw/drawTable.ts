@@ -3,7 +3,7 @@ import { present } from '@/core/present'
 import { type PaperColumn, paperWords } from '@/core/formats'
 import { COLUMN_HEAD, type Page, MARGIN, sides, style, INK } from './page'
 import type { LaidPaper, PaperRow } from '@/documents/paper'
-import { type TextStyle, setText, LEADING, heightOf, widthOf } from './setText'
+import { type TextStyle, setText, heightOf, widthOf } from './setText'
 import { rule } from './openSheet'
 
 /** So wide a column is where nothing in it needs more, in points. */
@@ -86,6 +86,16 @@ const wordsAt = (page: Page, columns: readonly Column[]): { x: number; width: nu
   return { x: page.sheet.rtl ? MARGIN + taken + GAP : MARGIN + 2, width: page.wide - taken - GAP - 2 }
 }
 
+interface Cell {
+  readonly text: string
+  readonly style: TextStyle
+  readonly x: number
+  readonly width: number
+}
+
+const highest = (page: Page, cells: readonly Cell[]): number =>
+  Math.max(...cells.map((c) => heightOf(page.sheet, c.style, c.text, c.width)))
+
 const drawTableHead = (
   page: Page,
   table: PDFKit.PDFStructureElement,
@@ -95,26 +105,24 @@ const drawTableHead = (
   const { doc } = page.sheet
   const { start } = sides(page.sheet)
   const bold = (align: TextStyle['align']) => style('text-bold', 9, INK.quiet, align)
-  const words = wordsAt(page, columns)
   const { y } = page
-  const cell = (text: string, s: TextStyle, at: { x: number; width: number }) =>
-    doc.struct('TH', COLUMN_HEAD, () => void setText(page.sheet, s, text, { ...at, y }))
+  const cells: readonly Cell[] = [
+    { text: what, style: bold(start), ...wordsAt(page, columns) },
+    ...columns.map((c) => ({
+      text: c.name,
+      style: bold(alignOf(page, c.key)),
+      x: c.x + SIDES / 2,
+      width: c.width - SIDES,
+    })),
+  ]
   const row = doc.struct('TR')
   table.add(row)
-  row.add(cell(what, bold(start), words))
-  for (const c of columns)
-    row.add(cell(c.name, bold(alignOf(page, c.key)), { x: c.x + SIDES / 2, width: c.width - SIDES }))
+  for (const { text, style: look, x, width } of cells)
+    row.add(doc.struct('TH', COLUMN_HEAD, () => void setText(page.sheet, look, text, { x, y, width })))
   row.end()
-  page.y = y + 9 * LEADING + 5
+  page.y = y + highest(page, cells) + 5
   rule(page.sheet, { x: MARGIN, y: page.y, width: page.wide, thick: 1, colour: INK.text })
   page.y += 4
-}
-
-interface Cell {
-  readonly text: string
-  readonly style: TextStyle
-  readonly x: number
-  readonly width: number
 }
 
 /** A row as its cells, and the quiet words under its first. */
@@ -155,7 +163,7 @@ export const drawRows = (page: Page, laid: LaidPaper, nextPage: () => void): voi
   drawTableHead(page, table, columns, what)
   for (const r of laid.paper.rows) {
     const { cells, note } = cellsOf(page, r, columns, laid.layout.showNotes)
-    const high = Math.max(...cells.map((c) => heightOf(sheet, c.style, c.text, c.width)))
+    const high = highest(page, cells)
     const noteHigh = note ? heightOf(sheet, note.style, note.text, note.width) : 0
     const heading = r.as === 'heading'
     if (page.y + high + noteHigh + (heading ? 50 : 12) > page.bottom) {
