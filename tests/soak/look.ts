@@ -82,11 +82,16 @@ export const lookAt = async (driver: WebDriver): Promise<Look> => {
   return { ...look, wrong: [...look.wrong, ...(await complaintsOf(driver)), ...(quiet ? [] : ['never quiet'])] }
 }
 
+const isCommand = (call: string): boolean => !call.startsWith('GET ') && !call.includes('preview=true')
+
+/** How many commands were done. */
+export const doneIn = ({ answers }: Look): number => answers.filter((a) => a.status < 300 && isCommand(a.call)).length
+
 /** An answer that is no sentence, a refusal nobody reads, or what was typed and is gone. */
 export const wrongAnswers = (look: Look, before: Look | null): readonly string[] =>
   look.answers.flatMap(({ call, status }) => {
     if (status >= 500) return [`${status} ${call}`]
-    if (status < 400 || call.startsWith('GET ') || call.includes('preview=true')) return []
+    if (status < 400 || !isCommand(call)) return []
     const lost = Object.entries(before?.at === look.at ? before.typed : {}).filter(([name]) => !look.typed[name])
     return [
       ...(look.refuses ? [] : [`refused without a word: ${status} ${call}`]),

@@ -7,7 +7,7 @@ import { ownersPages } from '../addresses'
 import { handsOn } from '../browser/till'
 import { DAYS, FIGURES, ODD_DAYS, ODD_WORDS, split } from '../odd'
 import { businessOf, TODAY } from './business'
-import { lookAt, WATCHES, wrongAnswers, type Look } from './look'
+import { doneIn, lookAt, WATCHES, wrongAnswers, type Look } from './look'
 import { NOTHING_OFF, whatIsOff } from './whatIsOff'
 
 /**
@@ -84,6 +84,7 @@ test('whatever is pressed and typed', { timeout: (MINUTES + 5) * 60_000 }, async
   let drawn = 0
   const one = <T>(from: fc.Arbitrary<T>): T => fc.sample(fc.noBias(from), { seed: SEED + drawn++, numRuns: 1 })[0]!
   const below = (most: number): number => one(fc.nat(most - 1))
+  let done = 0
   let steps: string[] = []
   let before: Look | null = null
   for (let n = 0; performance.now() < until; n++) {
@@ -98,6 +99,7 @@ test('whatever is pressed and typed', { timeout: (MINUTES + 5) * 60_000 }, async
     const look = await lookAt(driver)
     for (const what of [...look.wrong, ...wrongAnswers(look, before)]) finds(what, look.at, steps)
     before = look
+    done += doneIn(look)
     if (look.at.startsWith('/sign-in')) {
       await i.signIn()
       continue
@@ -135,6 +137,9 @@ test('whatever is pressed and typed', { timeout: (MINUTES + 5) * 60_000 }, async
       if (!isGone(problem)) throw problem
     }
   }
+  console.log(`${drawn} times chance was asked, ${done} commands were done`)
   expect(await whatIsOff(business().shop, TODAY)).toEqual(NOTHING_OFF)
   expect([...found.values()]).toEqual([])
+  // Nothing is proved where nothing is done.
+  expect(done).toBeGreaterThan(MINUTES)
 })
