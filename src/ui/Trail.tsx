@@ -1,3 +1,4 @@
+import { FigureCell } from '@/ui/FigureCell'
 import { To } from '@/ui/To'
 import { paperHref } from '@/contract/paperHref'
 import { formatDayShort, type Day } from '@/core/day'
@@ -42,9 +43,9 @@ export const Trail = ({ lines, planned, today }: Props) => (
               {l.undo && <TakeBack kind={l.undo.kind} id={l.undo.id} today={today} />}
             </td>
             <td className="fig main">{l.amount && formatMoney(l.amount)}</td>
-            <td className="fig rest text-iron-500" data-head="balance">
+            <FigureCell head="balance" className="text-iron-500">
               {l.owes ? balance(l.balance) : ''}
-            </td>
+            </FigureCell>
           </tr>
         )
       })}

@@ -1,3 +1,4 @@
+import { FigureCell } from '@/ui/FigureCell'
 import { To } from '@/ui/To'
 import { formatDay } from '@/core/day'
 import { sayEntry } from '@/core/ledger'
@@ -40,18 +41,12 @@ export const EntryLines = ({ entry, before }: { readonly entry: EntryView; reado
                 </To>{' '}
                 <span className="sub">{l.code}</span>
               </td>
-              <td className="fig rest" data-head="Debit">
-                {l.amount.minor > 0n && formatMoney(l.amount)}
-              </td>
-              <td className="fig rest" data-head="Credit">
-                {l.amount.minor < 0n && formatMoney(negateMoney(l.amount))}
-              </td>
-              <td className="fig rest text-iron-500" data-head="Before">
+              <FigureCell head="Debit">{l.amount.minor > 0n && formatMoney(l.amount)}</FigureCell>
+              <FigureCell head="Credit">{l.amount.minor < 0n && formatMoney(negateMoney(l.amount))}</FigureCell>
+              <FigureCell head="Before" className="text-iron-500">
                 {was && formatBalance(was)}
-              </td>
-              <td className="fig rest" data-head="After">
-                {was && formatBalance(moved.reduce(addMoney, was))}
-              </td>
+              </FigureCell>
+              <FigureCell head="After">{was && formatBalance(moved.reduce(addMoney, was))}</FigureCell>
             </tr>
           )
         })}

@@ -1,4 +1,5 @@
 'use client'
+import { FigureCell } from '@/ui/FigureCell'
 import { formatMoney, subtractMoney, sumMoney, type Money } from '@/core/money'
 import { MoneyField, showMoney } from '../fields'
 import { leftAfter, readTyped, settles, type Open } from './filling'
@@ -36,9 +37,7 @@ export const WhatItPays = ({ items, put, onPut, received, onAccount, nothingOpen
                     ` · ${formatMoney(settles(o, currency))} settles it today (${showMoney(o.discount, currency)} discount)`}
                 </div>
               </td>
-              <td className="fig rest" data-head="Balance due">
-                {formatMoney(readTyped(o.open, currency))}
-              </td>
+              <FigureCell head="Balance due">{formatMoney(readTyped(o.open, currency))}</FigureCell>
               <td className="main">
                 <MoneyField
                   label={`Apply to ${o.what}`}
@@ -48,9 +47,9 @@ export const WhatItPays = ({ items, put, onPut, received, onAccount, nothingOpen
                   onValue={(v) => onPut({ ...put, [o.key]: v })}
                 />
               </td>
-              <td className="fig rest" data-head="Remaining">
+              <FigureCell head="Remaining">
                 {formatMoney(leftAfter(o, readTyped(put[o.key] ?? '', currency)))}
-              </td>
+              </FigureCell>
             </tr>
           ))}
           <tr>
@@ -65,25 +64,25 @@ export const WhatItPays = ({ items, put, onPut, received, onAccount, nothingOpen
         <tbody>
           <tr className="total">
             <td />
-            <td className="fig rest" data-head="Balance due">
+            <FigureCell head="Balance due">
               {formatMoney(
                 sumMoney(
                   items.map((o) => readTyped(o.open, currency)),
                   currency,
                 ),
               )}
-            </td>
-            <td className="fig rest sm:pr-4.75" data-head="Apply">
+            </FigureCell>
+            <FigureCell head="Apply" className="sm:pr-4.75">
               {formatMoney(received)}
-            </td>
-            <td className="fig rest" data-head="Remaining">
+            </FigureCell>
+            <FigureCell head="Remaining">
               {formatMoney(
                 sumMoney(
                   items.map((o) => leftAfter(o, readTyped(put[o.key] ?? '', currency))),
                   currency,
                 ),
               )}
-            </td>
+            </FigureCell>
           </tr>
         </tbody>
       </table>

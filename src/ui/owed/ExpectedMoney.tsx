@@ -1,4 +1,5 @@
 'use client'
+import { FigureCell } from '@/ui/FigureCell'
 import { present } from '@/core/present'
 import { useEffect, useRef, useState } from 'react'
 import { formatDay } from '@/core/day'
@@ -59,17 +60,15 @@ export const ExpectedMoney = ({ facts, customers, currency, runs }: Props) => {
               {usual.weeks.map((w, i) => (
                 <tr key={w.week}>
                   <td className="first">{formatDay(w.week)}</td>
-                  <td className="fig rest text-iron-500" data-head="Low (9 in 10 above)">
+                  <FigureCell head="Low (9 in 10 above)" className="text-iron-500">
                     {m(w.low)}
-                  </td>
+                  </FigureCell>
                   <td className="fig main font-bold">{m(w.median)}</td>
-                  <td className="fig rest text-iron-500" data-head="High (9 in 10 below)">
+                  <FigureCell head="High (9 in 10 below)" className="text-iron-500">
                     {m(w.high)}
-                  </td>
+                  </FigureCell>
                   {later && changed.weeks && (
-                    <td className="fig rest" data-head={`If ${name} pays later`}>
-                      {m(present(changed.weeks[i]).median)}
-                    </td>
+                    <FigureCell head={`If ${name} pays later`}>{m(present(changed.weeks[i]).median)}</FigureCell>
                   )}
                 </tr>
               ))}

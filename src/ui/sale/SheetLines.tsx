@@ -1,3 +1,4 @@
+import { FigureCell } from '@/ui/FigureCell'
 import { formatPercent } from '@/core/locale'
 import { present } from '@/core/present'
 import { formatMoney, isPositiveMoney, negateMoney, formatQuantity } from '@/core/money'
@@ -98,23 +99,19 @@ const SheetRow = ({ line: l, sheet }: { readonly line: StoryLine; readonly sheet
           </div>
         )}
       </td>
-      <td className="fig rest" data-head={agreed ? 'Ordered' : 'Quantity'}>
+      <FigureCell head={agreed ? 'Ordered' : 'Quantity'}>
         {formatQuantity(agreed && !left ? l.agreed : l.quantity)}
-      </td>
+      </FigureCell>
       {agreed && (
         <>
-          <td className="fig rest" data-head="Handed over">
-            {l.handedOver.minus(l.returned).toString()}
-          </td>
-          <td className="fig rest" data-head="Invoiced">
-            {l.billed.minus(l.credited).toString()}
-          </td>
+          <FigureCell head="Handed over">{l.handedOver.minus(l.returned).toString()}</FigureCell>
+          <FigureCell head="Invoiced">{l.billed.minus(l.credited).toString()}</FigureCell>
           <td className="not-on-phone">
             <Ticks agreed={l.agreed} handedOver={l.handedOver.minus(l.returned)} billed={l.billed.minus(l.credited)} />
           </td>
         </>
       )}
-      <td className="fig rest" data-head="at">
+      <FigureCell head="at">
         {sheet.price(l.unitPrice)}
         {(l.discountPercent.gt(0) || l.discountAmount > 0n) && (
           <div className="ml-auto max-w-28 font-text text-xs whitespace-normal text-iron-500 max-sm:inline max-sm:pl-1">
@@ -126,7 +123,7 @@ const SheetRow = ({ line: l, sheet }: { readonly line: StoryLine; readonly sheet
             {l.priceFrom}
           </div>
         )}
-      </td>
+      </FigureCell>
       <td className="fig not-on-phone text-iron-500">{sheet.margins.get(l.id) ?? ''}</td>
       <td className="fig main">{left ? `(${formatMoney(worth)})` : formatMoney(worth)}</td>
     </tr>

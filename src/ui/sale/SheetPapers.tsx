@@ -1,3 +1,4 @@
+import { FigureCell } from '@/ui/FigureCell'
 import { formatPercent } from '@/core/locale'
 import { To } from '@/ui/To'
 import { formatDayShort } from '@/core/day'
@@ -40,23 +41,21 @@ export const Versions = ({ sheet }: { readonly sheet: Sheet }) =>
     </section>
   )
 
-const COSTS_OF = ['Estimated', 'Ordered', 'Invoiced'] as const
-
 /** Estimated, ordered, invoiced and what it really cost, beside each other. For the owner alone. */
 export const Costs = ({ sheet: { costs: c } }: { readonly sheet: Sheet }) =>
   c === null ? null : (
     <section>
       <h2>Estimate and actual</h2>
       <table className="ledger list small">
-        <LedgerHead heads={[unseen('Figure'), ...COSTS_OF.map((head) => right(head)), right('Cost')]} />
+        <LedgerHead
+          heads={[unseen('Figure'), right('Estimated'), right('Ordered'), right('Invoiced'), right('Cost')]}
+        />
         <tbody>
           <tr>
             <td className="first max-w-none">With tax</td>
-            {[c.offered, c.agreed, c.billed].map((amount, i) => (
-              <td key={i} className="fig rest" data-head={COSTS_OF[i]}>
-                {amount && <Figure of={amount} />}
-              </td>
-            ))}
+            <FigureCell head="Estimated">{c.offered && <Figure of={c.offered} />}</FigureCell>
+            <FigureCell head="Ordered">{c.agreed && <Figure of={c.agreed} />}</FigureCell>
+            <FigureCell head="Invoiced">{c.billed && <Figure of={c.billed} />}</FigureCell>
             <td />
           </tr>
           <tr>

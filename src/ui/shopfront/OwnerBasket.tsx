@@ -1,4 +1,5 @@
 'use client'
+import { FigureCell } from '@/ui/FigureCell'
 import { formatDigits } from '@/core/locale'
 import { useRef, useState } from 'react'
 import { decimal, formatPrice } from '@/core/money'
@@ -125,12 +126,10 @@ const BasketLines = ({ basket, currency, onPut }: LinesProps) => (
               onValue={(q) => onPut(l.goodsId, q)}
             />
           </td>
-          <td className="fig rest text-iron-500" data-head="Available">
+          <FigureCell head="Available" className="text-iron-500">
             {formatDigits(l.available)}
-          </td>
-          <td className="fig rest" data-head="Unit price">
-            {formatPrice(decimal(l.price), currency)}
-          </td>
+          </FigureCell>
+          <FigureCell head="Unit price">{formatPrice(decimal(l.price), currency)}</FigureCell>
           <td className="fig main">{l.sum}</td>
         </tr>
       ))}

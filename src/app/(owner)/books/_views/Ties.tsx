@@ -1,3 +1,4 @@
+import { FigureCell } from '@/ui/FigureCell'
 import type { Day } from '@/core/day'
 import { openShop } from '@/app/(owner)/_shop'
 import { readTies } from '@/model/books/ties'
@@ -20,12 +21,8 @@ export const Ties = async ({ to }: { to: Day }) => {
           {ties.map((t) => (
             <tr key={t.name}>
               <td className="first max-w-none">{t.name}</td>
-              <td className="fig rest" data-head="Documents">
-                {formatMoney(t.subledger)}
-              </td>
-              <td className="fig rest" data-head="Accounts">
-                {formatMoney(t.account)}
-              </td>
+              <FigureCell head="Documents">{formatMoney(t.subledger)}</FigureCell>
+              <FigureCell head="Accounts">{formatMoney(t.account)}</FigureCell>
               <td className={`fig main ${isZeroMoney(t.difference) ? 'text-patina-700' : 'font-bold text-oxide-700'}`}>
                 {isZeroMoney(t.difference) ? '✓ ' : '✗ '}
                 {formatMoney(t.difference)}

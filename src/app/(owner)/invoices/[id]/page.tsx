@@ -1,3 +1,4 @@
+import { FigureCell } from '@/ui/FigureCell'
 import { readInvoicePage } from '@/model/invoice/invoicePage'
 import { present } from '@/core/present'
 import type { Metadata } from 'next'
@@ -101,15 +102,9 @@ const InvoiceLines = ({ invoice, pricesIncludeTax }: LinesProps) => {
                 {l.description}
                 {l.note && <div className="sub">{l.note}</div>}
               </td>
-              <td className="fig rest" data-head="Quantity">
-                {formatQuantity(l.quantity)}
-              </td>
-              <td className="fig rest" data-head="Unit price">
-                {formatPrice(l.unitPrice, currency)}
-              </td>
-              <td className="fig rest" data-head="Discount">
-                {less}
-              </td>
+              <FigureCell head="Quantity">{formatQuantity(l.quantity)}</FigureCell>
+              <FigureCell head="Unit price">{formatPrice(l.unitPrice, currency)}</FigureCell>
+              <FigureCell head="Discount">{less}</FigureCell>
               <td className="fig main">{formatMoney(worth)}</td>
             </tr>
           )

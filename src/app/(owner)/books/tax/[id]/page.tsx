@@ -1,3 +1,4 @@
+import { FigureCell } from '@/ui/FigureCell'
 import type { Metadata } from 'next'
 import { notFound } from 'next/navigation'
 import { taxPapers } from '@/api/lists/books'
@@ -73,12 +74,10 @@ export default async function TaxReturnPage({ params, searchParams }: Props) {
                   <span className="sub"> {TREATMENT_NAMES[row.treatment]}</span>
                 )}
               </td>
-              <td className="fig rest" data-head="Rate">
+              <FigureCell head="Rate">
                 {row.component === null ? '' : formatPercent(decimal(row.rate).times(100).toString())}
-              </td>
-              <td className="fig rest" data-head="Net">
-                {formatDigits(row.net)}
-              </td>
+              </FigureCell>
+              <FigureCell head="Net">{formatDigits(row.net)}</FigureCell>
               <td className="fig main">{formatDigits(row.tax)}</td>
             </tr>
           ))}

@@ -1,3 +1,4 @@
+import { FigureCell } from '@/ui/FigureCell'
 import type { Metadata } from 'next'
 import { notFound } from 'next/navigation'
 import { formatDay, type Day } from '@/core/day'
@@ -87,21 +88,11 @@ export default async function OrderPage({ params }: { params: Promise<{ id: stri
                   </To>
                 )}
               </td>
-              <td className="fig rest" data-head="Ordered">
-                {formatDigits(l.ordered)}
-              </td>
-              <td className="fig rest" data-head="Received">
-                {formatDigits(l.received)}
-              </td>
-              <td className="fig rest" data-head="To come">
-                {formatDigits(l.toReceive)}
-              </td>
-              <td className="fig rest" data-head="Not billed">
-                {formatDigits(l.toBill)}
-              </td>
-              <td className="fig rest" data-head="Cost of one">
-                {formatPrice(decimal(l.unitCost), shop.currency)}
-              </td>
+              <FigureCell head="Ordered">{formatDigits(l.ordered)}</FigureCell>
+              <FigureCell head="Received">{formatDigits(l.received)}</FigureCell>
+              <FigureCell head="To come">{formatDigits(l.toReceive)}</FigureCell>
+              <FigureCell head="Not billed">{formatDigits(l.toBill)}</FigureCell>
+              <FigureCell head="Cost of one">{formatPrice(decimal(l.unitCost), shop.currency)}</FigureCell>
             </tr>
           ))}
           <tr className="total">
