@@ -43,7 +43,7 @@ export const Trail = ({ lines, planned, today }: Props) => (
               {l.undo && <TakeBack kind={l.undo.kind} id={l.undo.id} today={today} />}
             </td>
             <td className="fig main">{l.amount && formatMoney(l.amount)}</td>
-            <FigureCell head="balance" className="text-iron-500">
+            <FigureCell head="Balance" className="text-iron-500">
               {l.owes ? balance(l.balance) : ''}
             </FigureCell>
           </tr>

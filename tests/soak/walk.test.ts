@@ -22,6 +22,7 @@ const SIZES = { desk: [1280, 800], phone: [390, 844] } as const
 const [A_WHILE, TOLD] = [40, 14]
 
 const business = businessOf(SEED, 400)
+/** Where a backup is brought back, chance has no business. */
 const pages = ownersPages().filter((page) => !page.includes('/data'))
 let driver: WebDriver
 let base: string

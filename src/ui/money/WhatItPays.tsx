@@ -1,6 +1,6 @@
 'use client'
-import { FigureCell } from '@/ui/FigureCell'
 import { formatMoney, subtractMoney, sumMoney, type Money } from '@/core/money'
+import { FigureCell } from '../FigureCell'
 import { MoneyField, showMoney } from '../fields'
 import { leftAfter, readTyped, settles, type Open } from './filling'
 import { LedgerHead, right } from '@/ui/LedgerHead'

@@ -1,9 +1,9 @@
-import { FigureCell } from '@/ui/FigureCell'
 import { formatPercent } from '@/core/locale'
 import { present } from '@/core/present'
 import { formatMoney, isPositiveMoney, negateMoney, formatQuantity } from '@/core/money'
 import type { StoryLine } from '@/model/sale/story'
 import type { Sheet } from '@/model/sale/sheet'
+import { FigureCell } from '@/ui/FigureCell'
 import { TotalRow } from '@/ui/TotalRow'
 import { Ticks } from '@/ui/Ticks'
 import { LedgerHead, right, unseen } from '@/ui/LedgerHead'
@@ -111,7 +111,7 @@ const SheetRow = ({ line: l, sheet }: { readonly line: StoryLine; readonly sheet
           </td>
         </>
       )}
-      <FigureCell head="at">
+      <FigureCell head="Unit price">
         {sheet.price(l.unitPrice)}
         {(l.discountPercent.gt(0) || l.discountAmount > 0n) && (
           <div className="ml-auto max-w-28 font-text text-xs whitespace-normal text-iron-500 max-sm:inline max-sm:pl-1">

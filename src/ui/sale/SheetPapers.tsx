@@ -1,5 +1,5 @@
-import { FigureCell } from '@/ui/FigureCell'
 import { formatPercent } from '@/core/locale'
+import { FigureCell } from '@/ui/FigureCell'
 import { To } from '@/ui/To'
 import { formatDayShort } from '@/core/day'
 import { formatMoney } from '@/core/money'

@@ -1,8 +1,8 @@
-import { FigureCell } from '@/ui/FigureCell'
 import type { Day } from '@/core/day'
 import { openShop } from '@/app/(owner)/_shop'
 import { readTies } from '@/model/books/ties'
 import { formatMoney, isZeroMoney } from '@/core/money'
+import { FigureCell } from '@/ui/FigureCell'
 import { LedgerHead, right } from '@/ui/LedgerHead'
 
 export const Ties = async ({ to }: { to: Day }) => {

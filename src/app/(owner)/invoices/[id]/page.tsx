@@ -1,7 +1,7 @@
-import { FigureCell } from '@/ui/FigureCell'
 import { readInvoicePage } from '@/model/invoice/invoicePage'
 import { present } from '@/core/present'
 import type { Metadata } from 'next'
+import { FigureCell } from '@/ui/FigureCell'
 import { To } from '@/ui/To'
 import { notFound } from 'next/navigation'
 import { formatDay, type Day } from '@/core/day'
