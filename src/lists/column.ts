@@ -7,7 +7,7 @@ export interface About {
   readonly currency: string
 }
 
-export type Tone = 'late' | 'quiet' | 'held' | 'paid' | 'strong' | 'struck'
+export type Tone = 'late' | 'quiet' | 'held' | 'paid' | 'waits' | 'strong' | 'struck'
 
 /** What a column holds, by how it is written: on the screen for people, in a file for programs. */
 type Holds<Row> =

@@ -1,8 +1,15 @@
 import { MAIL_STATE_NAMES } from '@/core/names'
-import type { PostRow } from '@/model/post/post'
-import { defineColumns } from './column'
+import type { PostRow, PostState } from '@/model/post/post'
+import { defineColumns, type Tone } from './column'
 import { links, search } from './field'
 import { defineList } from './list'
+
+export const LETTER_TONE: Readonly<Record<PostState, Tone>> = {
+  waiting: 'waits',
+  sent: 'paid',
+  bounced: 'late',
+  dropped: 'quiet',
+}
 
 const columns = defineColumns<PostRow>([
   { key: 'day', head: 'Date', as: 'day', of: (p) => p.sentOn ?? p.writtenOn, only: 'screen', tone: 'quiet' },
@@ -12,7 +19,14 @@ const columns = defineColumns<PostRow>([
   { key: 'to', head: 'Address', as: 'text', of: (p) => p.recipient, only: 'file' },
   { key: 'paper', head: 'Document', as: 'text', of: (p) => p.paper, only: 'file' },
   { key: 'subject', head: 'Subject', as: 'text', of: (p) => p.subject, href: (p) => `/post/${p.id}` },
-  { key: 'state', head: 'Status', as: 'text', of: (p) => MAIL_STATE_NAMES[p.state], note: (p) => p.problem },
+  {
+    key: 'state',
+    head: 'Status',
+    as: 'text',
+    of: (p) => MAIL_STATE_NAMES[p.state],
+    tone: (p) => LETTER_TONE[p.state],
+    note: (p) => p.problem,
+  },
   { key: 'problem', head: 'Problem', as: 'text', of: (p) => p.problem, only: 'file' },
 ])
 

@@ -6,15 +6,15 @@ const Notch = () => (
   </svg>
 )
 
-interface Props {
+/** A bar of money in its words and widths: a list has one in each row, so each is sent as these. */
+export interface BarWords {
   readonly says: string
   /** How each part looks and how wide it is. */
   readonly parts: readonly { readonly fill: string; readonly width: string; readonly notched: boolean }[]
   readonly small: boolean
 }
 
-/** A bar of money from its words and widths: a list has one in each row, so each is sent as these and drawn once. */
-export const DrawnBar = ({ says, parts, small }: Props) => (
+export const DrawnBar = ({ says, parts, small }: BarWords) => (
   <div
     role="img"
     aria-label={`Payment progress: ${says}`}

@@ -1,6 +1,6 @@
 import { formatMoney, percentOf } from '@/core/money'
 import type { MoneyBar as Bar } from '@/core/sale'
-import { DrawnBar } from './DrawnBar'
+import { DrawnBar, type BarWords } from './DrawnBar'
 
 const PARTS = [
   { key: 'earned', label: 'Paid', fill: 'bg-patina-700' },
@@ -17,16 +17,18 @@ const says = (bar: Bar): string =>
 
 /** Where the money of a sale, a customer or all sales stands: one bar in money proportion. */
 export const MoneyBar = ({ bar, small = false }: { readonly bar: Bar; readonly small?: boolean }) => (
-  <DrawnBar
-    says={says(bar)}
-    small={small}
-    parts={PARTS.filter((p) => bar[p.key].minor > 0n).map(({ key, fill }) => ({
-      fill,
-      width: `${percentOf(bar[key], bar.total)}%`,
-      notched: key === 'late' && !small,
-    }))}
-  />
+  <DrawnBar {...barWords(bar, small)} />
 )
+
+export const barWords = (bar: Bar, small: boolean): BarWords => ({
+  says: says(bar),
+  small,
+  parts: PARTS.filter((p) => bar[p.key].minor > 0n).map(({ key, fill }) => ({
+    fill,
+    width: `${percentOf(bar[key], bar.total)}%`,
+    notched: key === 'late' && !small,
+  })),
+})
 
 /** The figures under the bar. They add up to the total with tax. */
 export const MoneyLegend = ({ bar }: { readonly bar: Bar }) => (

@@ -19,6 +19,9 @@ interface Props {
 }
 
 /** The status of a sale, as a stamp on paper. */
-export const Stamp = ({ stands, owes }: Props) => (
-  <span className={`stamp ${COLOUR[stands]}`}>{statusName(stands, owes)}</span>
-)
+export const Stamp = (props: Props) => {
+  const { stamp, colour } = stampWords(props)
+  return <span className={`stamp ${colour}`}>{stamp}</span>
+}
+
+export const stampWords = ({ stands, owes }: Props) => ({ stamp: statusName(stands, owes), colour: COLOUR[stands] })

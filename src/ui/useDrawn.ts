@@ -1,11 +1,20 @@
-import { startTransition, useEffect, useState } from 'react'
+import { startTransition, useEffect, useState, useSyncExternalStore } from 'react'
 
 /** So many rows are there with the page itself, more than a screen shows; so many follow each moment while it is already worked with. */
 const AT_ONCE = 24
 
 /** The rows that are drawn: those of the first screen with the page, all of them some moments later, and from then on every one at once. */
-export const useDrawn = <Row>(shown: readonly Row[]): readonly Row[] => {
-  const [count, setCount] = useState(shown.length <= AT_ONCE ? Infinity : AT_ONCE)
+export const useDrawn = <Row>(shown: readonly Row[]): readonly Row[] => useGrowing(shown, AT_ONCE)
+
+/**
+ * The same for rows that are only read. Where they come without a page of their own all of them are there at once: what is
+ * returned to stands where it was left.
+ */
+export const useDrawnToRead = <Row>(shown: readonly Row[]): readonly Row[] =>
+  useGrowing(shown, useComesWithPage() ? AT_ONCE : Infinity)
+
+const useGrowing = <Row>(shown: readonly Row[], first: number): readonly Row[] => {
+  const [count, setCount] = useState(shown.length <= first ? Infinity : first)
   const { length } = shown
   useEffect(() => {
     if (count === Infinity) return
@@ -14,3 +23,11 @@ export const useDrawn = <Row>(shown: readonly Row[]): readonly Row[] => {
   }, [count, length])
   return count < length ? shown.slice(0, count) : shown
 }
+
+/** Whether this is drawn on the server, or taken over from what the server drew. */
+const useComesWithPage = (): boolean =>
+  useSyncExternalStore(
+    () => () => {},
+    () => false,
+    () => true,
+  )

@@ -5,7 +5,10 @@ import { day } from '@/core/day'
 import { Files } from '@/ui/files/Files'
 import { ImportGoods } from '@/ui/goods/ImportGoods'
 import { ChaseCustomer } from '@/ui/owed/ChaseCustomer'
-import { CHOSEN, LettersToChosen } from '@/ui/owed/LettersToChosen'
+import { packRows } from '@/ui/list/drawnRow'
+import { ListBody } from '@/ui/list/ListBody'
+import { CHOSEN } from '@/ui/owed/chosen'
+import { LettersToChosen } from '@/ui/owed/LettersToChosen'
 import { SetUpForm } from '@/ui/SetUpForm'
 import { SignInForm } from '@/ui/SignInForm'
 import { answerCalls, refuses, type Sent } from './calls'
@@ -87,13 +90,16 @@ describe('those who owe', () => {
   const Boxes = () => (
     <>
       <LettersToChosen />
-      {[
-        [3, 'yes'],
-        [4, 'yes'],
-        [5, 'no'],
-      ].map(([id, owes]) => (
-        <input key={id} type="checkbox" aria-label={`c${id}`} form={CHOSEN} value={id} data-owes={owes} />
-      ))}
+      <table>
+        <ListBody
+          columns={[]}
+          opens={0}
+          form={CHOSEN}
+          packed={packRows(
+            [3, 4, 5].map((id) => ({ box: { value: String(id), label: `c${id}`, withAll: id < 5 }, cells: [] })),
+          )}
+        />
+      </table>
     </>
   )
 

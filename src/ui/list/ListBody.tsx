@@ -1,46 +1,56 @@
 'use client'
-import type { Tone } from '@/lists/column'
+import { useMemo } from 'react'
+import { DrawnBar } from '../DrawnBar'
 import { To } from '../To'
-import type { DrawnCell, DrawnRow } from './drawnRow'
-
-const TONE: Readonly<Record<Tone, string>> = {
-  late: 'text-oxide-700',
-  quiet: 'text-iron-500',
-  held: 'text-brass-700',
-  paid: 'text-patina-700',
-  strong: 'font-bold',
-  struck: 'text-iron-500 line-through',
-}
+import { useDrawnToRead } from '../useDrawn'
+import type { DrawnBox, DrawnCell, DrawnRow } from './drawnRow'
+import { TONE } from './tone'
 
 interface Props {
   /** What each column is called, and what its cells look like. */
   readonly columns: readonly { readonly head: string; readonly className: string }[]
   /** Which column opens the row. */
   readonly opens: number
-  readonly rows: readonly DrawnRow[]
+  /** The form that boxes before the rows belong to. */
+  readonly form?: string
+  /** From `packRows`. */
+  readonly packed: string
 }
 
 /** The rows of a list, drawn from their words. */
-export const ListBody = ({ columns, opens, rows }: Props) => (
-  <tbody>
-    {rows.map((row, i) => (
-      <tr key={i} className="row">
-        {row.before !== undefined && <td className="before relative z-10">{row.before}</td>}
-        {columns.map(({ head, className }, c) => (
-          <td key={c} data-head={head} className={className}>
-            {drawn(row.cells[c], c === opens)}
-          </td>
-        ))}
-      </tr>
-    ))}
-  </tbody>
+export const ListBody = ({ columns, opens, form, packed }: Props) => {
+  const rows = useDrawnToRead(useMemo<readonly DrawnRow[]>(() => JSON.parse(packed), [packed]))
+  return (
+    <tbody>
+      {rows.map(({ box, cells }, i) => (
+        <tr key={i} className="row">
+          {form !== undefined && <td className="before relative z-10">{box && <Box form={form} {...box} />}</td>}
+          {columns.map(({ head, className }, c) => (
+            <td key={c} data-head={head} className={className}>
+              {drawn(cells[c], c === opens)}
+            </td>
+          ))}
+        </tr>
+      ))}
+    </tbody>
+  )
+}
+
+const Box = ({ form, value, label, withAll }: DrawnBox & { readonly form: string }) => (
+  <input type="checkbox" form={form} value={value} data-with-all={withAll} aria-label={label} />
 )
 
 const drawn = (cell: DrawnCell | undefined, opens: boolean) => {
   if (cell === undefined || typeof cell === 'string') return cell
-  if ('own' in cell) return cell.own
+  if ('stamp' in cell) return <span className={`stamp ${cell.colour}`}>{cell.stamp}</span>
+  if ('bar' in cell)
+    return (
+      <div className={cell.width}>
+        <DrawnBar {...cell.bar} />
+      </div>
+    )
   const { text, tone, href, note } = cell
-  const said = tone && text !== '' ? <span className={TONE[tone]}>{text}</span> : text
+  const said = tone ? <span className={TONE[tone]}>{text}</span> : text
   return (
     <>
       {href ? (

@@ -1,12 +1,22 @@
 import { To } from '@/ui/To'
-import { Fragment, type ReactNode } from 'react'
+import { Fragment } from 'react'
 import { shownSum } from '@/lists/cell'
 import { isFigure, onScreen, type About, type Column } from '@/lists/column'
 import { saySort, type Sort } from '@/lists/list'
 import type { Sums } from '@/lists/sum'
 import { withQuery } from '../address'
-import { drawCell, wordsOf } from './drawnRow'
+import { drawCell, packRows, wordsOf, type DrawnBox, type DrawnCell } from './drawnRow'
 import { ListBody } from './ListBody'
+
+/** Cells that a page draws otherwise than their column says. */
+export type OwnCells<Row> = Readonly<Record<string, (row: Row) => DrawnCell | undefined>>
+
+/** Boxes to choose rows by: what their column is called, and the form they belong to. */
+export interface Boxes<Row> {
+  readonly head: string
+  readonly form: string
+  readonly of: (row: Row) => DrawnBox
+}
 
 interface Props<Row> {
   readonly columns: readonly Column<Row>[]
@@ -18,10 +28,8 @@ interface Props<Row> {
   readonly sort: Sort
   readonly sums?: Sums
   readonly foot?: string
-  /** Cells that are drawn rather than written. */
-  readonly cells?: Readonly<Record<string, (row: Row) => ReactNode>>
-  /** What stands before a row, such as a box to choose it; and the words of that column's head. */
-  readonly before?: { readonly head: string; readonly cell: (row: Row) => ReactNode }
+  readonly cells?: OwnCells<Row>
+  readonly boxes?: Boxes<Row>
   readonly className?: string
 }
 
@@ -39,11 +47,8 @@ export const ListTable = <Row,>(props: Props<Row>) => {
   const placeOf = (c: Column<Row>): string =>
     c === first ? 'first' : c === main ? 'main' : c.notOnPhone ? 'not-on-phone' : 'rest'
   const rows = props.rows.map((row) => ({
-    before: props.before?.cell(row),
-    cells: columns.map((c) => {
-      const own = props.cells?.[c.key]?.(row)
-      return own === undefined || own === null ? drawCell(c, row, props.about) : { own }
-    }),
+    box: props.boxes?.of(row),
+    cells: columns.map((c) => props.cells?.[c.key]?.(row) ?? drawCell(c, row, props.about)),
   }))
   const sumOf = (c: Column<Row>): string => (props.foot && c.sum ? shownSum(props.sums?.[c.key]) : '')
   return (
@@ -51,9 +56,9 @@ export const ListTable = <Row,>(props: Props<Row>) => {
       <table className={`ledger list ${many ? 'many' : ''} ${props.className ?? ''}`}>
         <thead>
           <tr>
-            {props.before && (
+            {props.boxes && (
               <th scope="col">
-                <span className="sr-only">{props.before.head}</span>
+                <span className="sr-only">{props.boxes.head}</span>
               </th>
             )}
             {columns.map((c, i) => (
@@ -69,10 +74,11 @@ export const ListTable = <Row,>(props: Props<Row>) => {
         <ListBody
           columns={columns.map((c) => ({ head: c.head, className: `${placeOf(c)} ${isFigure(c) ? 'fig' : words}` }))}
           opens={columns.findIndex((c) => c === first)}
-          rows={rows}
+          form={props.boxes?.form}
+          packed={packRows(rows)}
         />
         {props.foot && props.rows.length > 0 && (
-          <Foot columns={columns} sums={props.sums ?? {}} says={props.foot} before={props.before !== undefined} />
+          <Foot columns={columns} sums={props.sums ?? {}} says={props.foot} boxes={props.boxes !== undefined} />
         )}
       </table>
     </div>
@@ -110,16 +116,16 @@ const Foot = <Row,>({
   columns,
   sums,
   says,
-  before,
+  boxes,
 }: {
   readonly columns: readonly Column<Row>[]
   readonly sums: Sums
   readonly says: string
-  readonly before: boolean
+  readonly boxes: boolean
 }) => {
   // The words stand in all the cells up to the first sum.
   const from = columns.findIndex((c) => c.sum && sums[c.key] !== undefined)
-  const words = (from < 0 ? columns.length : from) + (before ? 1 : 0)
+  const words = (from < 0 ? columns.length : from) + (boxes ? 1 : 0)
   return (
     <tbody>
       <tr className="total">

@@ -1,4 +1,3 @@
-import type { ReactNode } from 'react'
 import type { About, Column } from '@/lists/column'
 import type { Field, Fields } from '@/lists/field'
 import type { List, Sort } from '@/lists/list'
@@ -10,7 +9,7 @@ import { LazyFilters } from './LazyFilters'
 import type { AskedField } from './ListFilters'
 import { ListLinks } from './ListLinks'
 import { ListPages } from './ListPages'
-import { ListTable } from './ListTable'
+import { ListTable, type Boxes, type OwnCells } from './ListTable'
 
 /** A list as a page has read it. */
 export interface OpenList<Row> {
@@ -29,8 +28,8 @@ export interface OpenList<Row> {
 interface Props<Row> {
   readonly open: OpenList<Row>
   readonly about: About
-  readonly cells?: Readonly<Record<string, (row: Row) => ReactNode>>
-  readonly before?: { readonly head: string; readonly cell: (row: Row) => ReactNode }
+  readonly cells?: OwnCells<Row>
+  readonly boxes?: Boxes<Row>
   readonly counts?: Readonly<Record<string, Readonly<Record<string, number>>>>
   readonly customer?: string | null
   readonly foot?: string
@@ -84,7 +83,7 @@ export const ListNarrow = <Row,>({ open, about, counts, customer }: Props<Row>) 
 }
 
 /** The rows of a list, or what is said where there are none, and the way to its other pages. */
-export const ListRows = <Row,>({ open, about, cells, before, foot, className }: Props<Row>) => {
+export const ListRows = <Row,>({ open, about, cells, boxes, foot, className }: Props<Row>) => {
   const { list, query } = open
   const narrowed = Object.keys(query).some((name) => name !== 'sort' && name !== 'view') || open.page > 1
   if (open.rows.length === 0) return <Empty>{narrowed ? list.nothingFits : list.empty}</Empty>
@@ -100,7 +99,7 @@ export const ListRows = <Row,>({ open, about, cells, before, foot, className }: 
         sums={open.sums}
         foot={foot ?? list.foot?.says}
         cells={cells}
-        before={before}
+        boxes={boxes}
         className={className}
       />
       <ListPages path={list.path} query={query} page={open.page} more={open.more} />

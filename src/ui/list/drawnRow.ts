@@ -1,28 +1,49 @@
-import type { ReactNode } from 'react'
 import { shownCell, toneOf } from '@/lists/cell'
 import type { About, Column, Tone } from '@/lists/column'
+import type { BarWords } from '../DrawnBar'
 
-/** A cell as it is read. Most are their words and nothing else. */
+/** What a cell says, with what else there is to it. */
+interface Words {
+  readonly text: string
+  readonly tone?: Tone
+  readonly href?: string
+  readonly note?: string
+}
+
+/** A cell as it is sent. Most are their words and nothing else. */
 export type DrawnCell =
   | string
-  | { readonly text: string; readonly tone?: Tone; readonly href?: string; readonly note?: string }
-  | { readonly own: ReactNode }
+  | Words
+  | { readonly stamp: string; readonly colour: string }
+  | { readonly bar: BarWords; readonly width: string }
 
-/** A row as it is sent: words rather than elements, so that a hundred rows are small and are made once. */
+/** A box before a row: its value, what it is called, and whether "all" takes it too. */
+export interface DrawnBox {
+  readonly value: string
+  readonly label: string
+  readonly withAll: boolean
+}
+
 export interface DrawnRow {
-  readonly before?: ReactNode
+  readonly box?: DrawnBox
   readonly cells: readonly DrawnCell[]
 }
 
 export const drawCell = <Row>(column: Column<Row>, row: Row, about: About): DrawnCell => {
   const text = shownCell(column, row, about)
-  const tone = toneOf(column, row, about)
-  const note = column.note?.(row, about)
+  const tone = text === '' ? undefined : toneOf(column, row, about)
+  const note = column.note?.(row, about) ?? undefined
   // What says nothing leads nowhere: a link without a name is none.
   const href = text === '' ? undefined : column.href?.(row)
-  return tone || note || href ? { text, tone, href, note: note ?? undefined } : text
+  return tone || note || href ? { text, tone, href, note } : text
 }
 
-/** What a cell says, without what stands small beside it; nothing where it is drawn by its page. */
+/** What a cell says, without what stands small beside it; nothing where it is drawn rather than written. */
 export const wordsOf = (cell: DrawnCell | undefined): string =>
   typeof cell === 'string' ? cell : cell && 'text' in cell ? cell.text : ''
+
+/**
+ * Rows as they are sent: one text, of which `ListBody` makes rows again. The framework takes each value of what it sends in
+ * hand by itself, on both sides, and a list has thousands.
+ */
+export const packRows = (rows: readonly DrawnRow[]): string => JSON.stringify(rows)

@@ -1,6 +1,6 @@
 'use client'
 import { present } from '@/core/present'
-import { useEffect, useRef, useState } from 'react'
+import { useEffect, useMemo, useRef, useState } from 'react'
 import { formatDay } from '@/core/day'
 import { formatMoney, money } from '@/core/money'
 import { forecastInput, type ForecastFacts, type ForecastInput, type ForecastWeek } from '@/core/receivables'
@@ -12,7 +12,8 @@ import { BandChart } from './BandChart'
 import { LedgerHead, right } from '@/ui/LedgerHead'
 
 interface Props {
-  readonly facts: ForecastFacts
+  /** `ForecastFacts` as one text: how each customer ever paid is thousands of numbers, each of which a page would take in hand by itself. */
+  readonly facts: string
   readonly customers: readonly { readonly id: number; readonly name: string }[]
   readonly currency: string
   readonly runs: number
@@ -21,7 +22,8 @@ interface Props {
 const WEEKS = 12
 
 /** The simulation, in a worker: the band by week, and what would change if one customer paid later. */
-export const ExpectedMoney = ({ facts, customers, currency, runs }: Props) => {
+export const ExpectedMoney = ({ facts: packed, customers, currency, runs }: Props) => {
+  const facts = useMemo<ForecastFacts>(() => JSON.parse(packed), [packed])
   const [customer, setCustomer] = useState('')
   const [days, setDays] = useState('30')
   const later = customer === '' ? undefined : { [Number(customer)]: Math.trunc(Number(days)) || 0 }

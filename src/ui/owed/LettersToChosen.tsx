@@ -3,9 +3,7 @@ import { useEffect, useState } from 'react'
 import { usePageKeys } from '../acts/pageKeys'
 import { call } from '../send'
 import { tell } from '../tell'
-
-/** The form the boxes before the rows belong to. */
-export const CHOSEN = 'chosen-customers'
+import { CHOSEN } from './chosen'
 
 interface Many {
   readonly written: number
@@ -34,7 +32,7 @@ export const LettersToChosen = () => {
     return () => document.removeEventListener('change', changed)
   }, [])
   const choose = (on: boolean) => {
-    for (const box of boxes()) box.checked = on && box.dataset.owes === 'yes'
+    for (const box of boxes()) box.checked = on && box.dataset.withAll === 'true'
     setCount(chosen().length)
   }
   const write = async (what: Wish) => {

@@ -1,6 +1,7 @@
 'use client'
 import { RowPicture } from '../RowPicture'
 import { To } from '../To'
+import { useDrawnToRead } from '../useDrawn'
 
 /** A thing to do in its words: sixty stand on the page, so each is sent as these and drawn once. */
 export interface DrawnWaiting {
@@ -18,7 +19,7 @@ export interface DrawnWaiting {
 }
 
 export const WaitingRows = ({ rows }: { readonly rows: readonly DrawnWaiting[] }) =>
-  rows.map((row) => <WaitingRow key={row.id} {...row} />)
+  useDrawnToRead(rows).map((row) => <WaitingRow key={row.id} {...row} />)
 
 const WaitingRow = (w: DrawnWaiting) => (
   <li className="flex flex-wrap items-center gap-x-3 gap-y-1 border-b border-paper-200 py-1.5">

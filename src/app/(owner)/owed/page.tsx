@@ -2,7 +2,8 @@ import type { Metadata } from 'next'
 import { To } from '@/ui/To'
 import { receivables } from '@/api/lists/money'
 import { formatDay, isDay, type Day } from '@/core/day'
-import { addMoney, formatMoney, subtractMoney, zeroMoney } from '@/core/money'
+import { addMoney, formatMoney, isZeroMoney, subtractMoney, zeroMoney } from '@/core/money'
+import type { MoneyBar } from '@/core/sale'
 import { ageNames, expectByWeek } from '@/core/receivables'
 import { readOpenByDay } from '@/model/receivables/openAsOf'
 import { AGE_GROUPS, type AgedRow } from '@/model/receivables/owed'
@@ -12,8 +13,10 @@ import { Heading } from '@/ui/Heading'
 import { ListExport } from '@/ui/list/ListExport'
 import { ListRows } from '@/ui/list/ListView'
 import { AsOf } from '@/ui/money/AsOf'
-import { MoneyBar } from '@/ui/MoneyBar'
-import { CHOSEN, LettersToChosen } from '@/ui/owed/LettersToChosen'
+import { barWords } from '@/ui/MoneyBar'
+import type { DrawnBox } from '@/ui/list/drawnRow'
+import { CHOSEN } from '@/ui/owed/chosen'
+import { LettersToChosen } from '@/ui/owed/LettersToChosen'
 import { OwedTabs } from '@/ui/owed/OwedTabs'
 import { openList } from '../_list'
 import { openShop, queryOf, type Search } from '../_shop'
@@ -72,8 +75,8 @@ export default async function Owed({ searchParams }: { searchParams: Search }) {
       <ListRows
         open={open}
         about={shop}
-        cells={{ stands: (r) => <Stands row={r} currency={currency} /> }}
-        before={letters ? { head: 'Chosen', cell: (r) => <Choose row={r} /> } : undefined}
+        cells={{ stands: (r) => ({ bar: barWords(standing(r, currency), true), width: 'w-28' }) }}
+        boxes={letters ? { head: 'Chosen', form: CHOSEN, of: choose } : undefined}
       />
       {!part && (
         <Agrees agrees={owed.agrees} difference={formatMoney(owed.difference)} asOf={asOf}>
@@ -94,27 +97,20 @@ const Only = ({ what, href }: { readonly what: string; readonly href: string }) 
   </p>
 )
 
-const Stands = ({ row, currency }: { readonly row: AgedRow; readonly currency: string }) => {
+/** Where the money of a row stands: what is held, not due, late. */
+const standing = (row: AgedRow, currency: string): MoneyBar => {
   const none = zeroMoney(currency)
   const held = addMoney(row.held, row.onAccount)
   const late = subtractMoney(row.total, row.notDue)
   const total = addMoney(held, row.total)
-  return (
-    <div className="w-28">
-      <MoneyBar small bar={{ earned: none, held, notDue: row.notDue, late, toCome: none, total, heldBeyond: none }} />
-    </div>
-  )
+  return { earned: none, held, notDue: row.notDue, late, toCome: none, total, heldBeyond: none }
 }
 
-const Choose = ({ row }: { readonly row: AgedRow }) => (
-  <input
-    type="checkbox"
-    form={CHOSEN}
-    value={row.customerId ?? ''}
-    data-owes={row.total.minor === 0n ? 'no' : 'yes'}
-    aria-label={`Write to ${row.name}`}
-  />
-)
+const choose = (row: AgedRow): DrawnBox => ({
+  value: String(row.customerId ?? ''),
+  label: `Write to ${row.name}`,
+  withAll: !isZeroMoney(row.total),
+})
 
 /** What the books say beside it. */
 const Agrees = (p: {

@@ -4,7 +4,6 @@ import { post } from '@/api/lists/sales'
 import { Heading } from '@/ui/Heading'
 import { ListExport } from '@/ui/list/ListExport'
 import { ListView } from '@/ui/list/ListView'
-import { LETTER_COLOUR, sayLetter } from '@/ui/post/letters'
 import { openList } from '../_list'
 import { openShop, queryOf, type Search } from '../_shop'
 
@@ -30,18 +29,7 @@ export default async function Post({ searchParams }: { searchParams: Search }) {
           </>
         }
       />
-      <ListView
-        open={open}
-        about={shop}
-        cells={{
-          state: (l) => (
-            <span className={LETTER_COLOUR[l.state]}>
-              {sayLetter(l.state)}
-              {l.problem && <span className="sub"> {l.problem}</span>}
-            </span>
-          ),
-        }}
-      />
+      <ListView open={open} about={shop} />
     </>
   )
 }

@@ -8,8 +8,8 @@ import { ListExport } from '@/ui/list/ListExport'
 import { ListLinks } from '@/ui/list/ListLinks'
 import { ListNarrow, ListRows } from '@/ui/list/ListView'
 import { Menu } from '@/ui/Menu'
-import { MoneyBar } from '@/ui/MoneyBar'
-import { Stamp } from '@/ui/Stamp'
+import { barWords } from '@/ui/MoneyBar'
+import { stampWords } from '@/ui/Stamp'
 import { openList } from '../_list'
 import { openShop, queryOf, type Search } from '../_shop'
 
@@ -51,12 +51,8 @@ export default async function Sales({ searchParams }: { searchParams: Search }) 
         open={open}
         about={shop}
         cells={{
-          stands: (s) => <Stamp stands={s.stands} owes={isPositiveMoney(s.open)} />,
-          received: (s) => (
-            <div className="w-40">
-              <MoneyBar bar={s.bar} small />
-            </div>
-          ),
+          stands: (s) => stampWords({ stands: s.stands, owes: isPositiveMoney(s.open) }),
+          received: (s) => ({ bar: barWords(s.bar, true), width: 'w-40' }),
         }}
       />
     </>

@@ -22,7 +22,7 @@ export default async function Expected() {
       {facts.dues.length === 0 ? (
         <Empty>Nothing is unpaid, so nothing to forecast.</Empty>
       ) : (
-        <ExpectedMoney facts={facts} customers={customers} currency={currency} runs={RUNS} />
+        <ExpectedMoney facts={JSON.stringify(facts)} customers={customers} currency={currency} runs={RUNS} />
       )}
       <BackTests currency={currency} />
     </>

@@ -4,9 +4,11 @@ import { To } from '@/ui/To'
 import { notFound } from 'next/navigation'
 import { formatDay } from '@/core/day'
 import { isPaper, paperName } from '@/core/formats'
+import { MAIL_STATE_NAMES } from '@/core/names'
+import { LETTER_TONE } from '@/lists/post'
 import { Heading } from '@/ui/Heading'
+import { TONE } from '@/ui/list/tone'
 import { LetterActions } from '@/ui/post/LetterActions'
-import { LETTER_COLOUR, sayLetter } from '@/ui/post/letters'
 import { idFrom, openShop } from '../../_shop'
 
 export const metadata: Metadata = { title: 'Email' }
@@ -33,8 +35,8 @@ export default async function LetterPage({ params }: { params: Promise<{ id: str
         }
         title={letter.subject}
         beside={
-          <span className={LETTER_COLOUR[letter.state]}>
-            {sayLetter(letter.state)}
+          <span className={TONE[LETTER_TONE[letter.state]]}>
+            {MAIL_STATE_NAMES[letter.state]}
             {letter.sentOn ? `, ${formatDay(letter.sentOn)}` : `, written ${formatDay(letter.writtenOn)}`}
             {letter.tries > 0 && `, tried ${letter.tries === 1 ? 'once' : `${letter.tries} times`}`}
           </span>

@@ -1,0 +1,2 @@
+/** The form that the boxes of customers belong to. */
+export const CHOSEN = 'chosen-customers'
