@@ -7,11 +7,11 @@ const AT_ONCE = 24
 export const useDrawn = <Row>(shown: readonly Row[]): readonly Row[] => useGrowing(shown, AT_ONCE)
 
 /**
- * The same for rows that are only read. Where they come without a page of their own all of them are there at once: what is
- * returned to stands where it was left.
+ * The same for rows that are only read; so many of them as are given are there with the page. Where they come without a page
+ * of their own all of them are there at once: what is returned to stands where it was left.
  */
-export const useDrawnToRead = <Row>(shown: readonly Row[]): readonly Row[] =>
-  useGrowing(shown, useComesWithPage() ? AT_ONCE : Infinity)
+export const useDrawnToRead = <Row>(shown: readonly Row[], first = AT_ONCE): readonly Row[] =>
+  useGrowing(shown, useComesWithPage() ? first : Infinity)
 
 const useGrowing = <Row>(shown: readonly Row[], first: number): readonly Row[] => {
   const [count, setCount] = useState(shown.length <= first ? Infinity : first)

@@ -1,4 +1,5 @@
 'use client'
+import { useMemo } from 'react'
 import { RowPicture } from '../RowPicture'
 import { To } from '../To'
 import { useDrawnToRead } from '../useDrawn'
@@ -18,8 +19,11 @@ export interface DrawnWaiting {
   readonly notNowHref: string
 }
 
-export const WaitingRows = ({ rows }: { readonly rows: readonly DrawnWaiting[] }) =>
-  useDrawnToRead(rows).map((row) => <WaitingRow key={row.id} {...row} />)
+/** Rows come as one text of them, as those of lists do (`packRows`); so many of them with the page. */
+export const WaitingRows = ({ packed, first }: { readonly packed: string; readonly first: number }) => {
+  const rows = useMemo<readonly DrawnWaiting[]>(() => JSON.parse(packed), [packed])
+  return useDrawnToRead(rows, first).map((row) => <WaitingRow key={row.id} {...row} />)
+}
 
 const WaitingRow = (w: DrawnWaiting) => (
   <li className="flex flex-wrap items-center gap-x-3 gap-y-1 border-b border-paper-200 py-1.5">

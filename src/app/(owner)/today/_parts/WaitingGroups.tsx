@@ -62,7 +62,7 @@ const overToday = (saleId: number, doing: string): string => `/today?sale=${sale
 export const WaitingGroups = ({ groups }: { readonly groups: readonly WaitingGroup[] }) => (
   <div className="grid gap-6">
     <RowPictures names={['payment', 'later']} />
-    {shownOf(groups).map(([g, shown]) => (
+    {shownOf(groups).map(({ g, shown, first }) => (
       <section key={g.title} aria-label={g.title}>
         <h2 className="flex items-baseline gap-3">
           <span className="flex-1">
@@ -71,7 +71,7 @@ export const WaitingGroups = ({ groups }: { readonly groups: readonly WaitingGro
           <span className="fig text-base sm:mr-58.5">{formatMoney(g.worth)}</span>
         </h2>
         <ul>
-          <WaitingRows rows={g.waiting.slice(0, shown).map(drawWaiting)} />
+          <WaitingRows packed={JSON.stringify(g.waiting.slice(0, shown).map(drawWaiting))} first={first} />
           {g.waiting.length > shown && (
             <li className="sub pt-3">
               and {formatCount(g.waiting.length - shown)} more, in{' '}
@@ -88,12 +88,15 @@ export const WaitingGroups = ({ groups }: { readonly groups: readonly WaitingGro
 
 /** So many rows are shown, the first groups first; of each group at least a few, and never more than fit a look. */
 const [AT_MOST, OF_EACH, OF_ONE] = [60, 8, 30]
-const shownOf = (groups: readonly WaitingGroup[]): readonly (readonly [WaitingGroup, number])[] => {
-  let left = AT_MOST
+/** So many of them fill the first screen. */
+const ON_FIRST_SCREEN = 18
+const shownOf = (groups: readonly WaitingGroup[]) => {
+  let before = 0
   return groups.map((g) => {
-    const shown = Math.min(g.waiting.length, OF_ONE, Math.max(OF_EACH, left))
-    left -= shown
-    return [g, shown]
+    const shown = Math.min(g.waiting.length, OF_ONE, Math.max(OF_EACH, AT_MOST - before))
+    const first = Math.max(0, ON_FIRST_SCREEN - before)
+    before += shown
+    return { g, shown, first }
   })
 }
 
