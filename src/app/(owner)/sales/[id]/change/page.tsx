@@ -6,7 +6,7 @@ import { readPlainTaxCodes } from '@/model/books/taxCodes'
 import { saleView } from '@/model/sale/saleView'
 import { Heading } from '@/ui/Heading'
 import { fromSaved, sayLess } from '@/ui/sale/lineDraft'
-import { SaleForm } from '@/ui/sale/SaleForm'
+import { ChangeSaleForm } from '@/ui/sale/ChangeSaleForm'
 import { idFrom, openShop } from '../../../_shop'
 
 export const metadata: Metadata = { title: 'Change lines' }
@@ -23,7 +23,7 @@ export default async function ChangePage({ params }: { params: Promise<{ id: str
   return (
     <>
       <Heading above={`Sale ${sale.number} · ${sale.customer}`} title={agreed ? 'Change order' : 'Change lines'} />
-      <SaleForm
+      <ChangeSaleForm
         sale={{ id: sale.id, number: sale.number, agreed, total: sale.totals.gross }}
         today={today}
         settings={{ currency, roundPer: business.taxRoundedPer, codes }}
@@ -44,9 +44,11 @@ export default async function ChangePage({ params }: { params: Promise<{ id: str
           rolledUp: sale.rolledUp,
           less: sayLess(sale.discountPercent, sale.discountAmount),
         }}
-        lines={sale.lines
-          .filter((l) => !agreed || l.agreed !== '0' || words(l.kind) || l.choice !== 'none')
-          .map((l) => fromSaved(l, { agreed }))}
+        packed={JSON.stringify(
+          sale.lines
+            .filter((l) => !agreed || l.agreed !== '0' || words(l.kind) || l.choice !== 'none')
+            .map((l) => fromSaved(l, { agreed })),
+        )}
       />
     </>
   )
