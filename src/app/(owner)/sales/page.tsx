@@ -52,7 +52,7 @@ export default async function Sales({ searchParams }: { searchParams: Search }) 
         about={shop}
         cells={{
           stands: (s) => stampWords({ stands: s.stands, owes: isPositiveMoney(s.open) }),
-          received: (s) => ({ bar: barWords(s.bar, true), width: 'w-40' }),
+          received: (s) => ({ bar: barWords(s.bar, true), width: 'w-40 ml-auto' }),
         }}
       />
     </>
