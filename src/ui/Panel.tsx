@@ -43,6 +43,11 @@ const useFocusWithin = () => {
   return { onOpenAutoFocus: enter, onCloseAutoFocus: leave }
 }
 
+/** Whoever answers a notice does not leave the panel it lies over. */
+const stayForNotices = (e: Event): void => {
+  if (e.target instanceof Element && e.target.closest('[data-sonner-toaster]')) e.preventDefault()
+}
+
 /** A side panel over the right third. Never two at once; Escape closes it. */
 export const Panel = ({ open, onClose, onTyped, title, children }: Props) => (
   <Dialog.Root open={open} onOpenChange={(now) => !now && onClose()}>
@@ -51,6 +56,7 @@ export const Panel = ({ open, onClose, onTyped, title, children }: Props) => (
       <Dialog.Content
         aria-describedby={undefined}
         {...useFocusWithin()}
+        onInteractOutside={stayForNotices}
         onChangeCapture={onTyped}
         onSubmitCapture={onTyped}
         className="panel-in fixed top-0 right-0 z-50 flex h-full w-full max-w-120 flex-col overflow-y-auto border-l-4 border-rust-600 bg-paper-50 p-5 shadow-[-8px_0_24px_rgb(31_35_39/0.25)]"

@@ -149,3 +149,17 @@ test('a link that was given away is turned off', async () => {
   await i.see('The link is turned off.')
   expect(await (await open()).text()).toContain('This page is not open')
 })
+
+test('what was just done can be taken back over a panel that was opened since, which stays', async () => {
+  await i.go('/today')
+  await i.click('Skip: Address and tax ID')
+  await i.see('Undo')
+  await i.press('?')
+  await i.see('go to the quick line')
+  await driver.findElement({ css: '[data-sonner-toast] button' }).click()
+  await i.see('It is back.')
+  expect(await i.text('[role=dialog]')).toContain('go to the quick line')
+  await i.press('\uE00C')
+  await i.click('Skip: Address and tax ID')
+  await i.see('Undo')
+})
