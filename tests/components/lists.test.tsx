@@ -1,4 +1,6 @@
-import { render, screen, waitFor } from '@testing-library/react'
+import { act, render, screen, waitFor } from '@testing-library/react'
+import { hydrateRoot } from 'react-dom/client'
+import { renderToString } from 'react-dom/server'
 import { userEvent } from './hand'
 import { describe, expect, test } from 'vitest'
 import { day, type Day } from '@/core/day'
@@ -120,6 +122,71 @@ describe('a list', () => {
     unmount()
     table({ sums: {}, columns: COLUMNS.filter((c) => !c.sum) })
     expect(rowsOf(screen.getByRole('table')).at(-1)).toContain('in all')
+  })
+
+  test('comes with the rows of the first screen, and all others follow; within the program all are there at once', async () => {
+    const rows = Array.from({ length: 60 }, (_, i) => ({ ...ROWS[0]!, id: i + 1, name: `Customer ${i + 1}` }))
+    const list = (
+      <ListTable
+        columns={COLUMNS}
+        rows={rows}
+        about={ABOUT}
+        path="/owed"
+        query={{}}
+        sort={{ by: 'name', down: false }}
+      />
+    )
+    const page = document.createElement('div')
+    const names = () => [...page.querySelectorAll('td.first')].map((cell) => cell.textContent)
+    page.innerHTML = renderToString(list)
+    expect(names()).toHaveLength(24)
+    const root = await act(async () => hydrateRoot(page, list))
+    await waitFor(() => expect(names()).toEqual(rows.map((r) => r.name)))
+    act(() => root.unmount())
+    render(list)
+    expect(screen.getAllByRole('row')).toHaveLength(61) // with the heads
+  })
+
+  test('of whose rows all may be chosen at once comes with all of them', () => {
+    const rows = Array.from({ length: 60 }, (_, i) => ({ ...ROWS[0]!, id: i + 1 }))
+    const boxes = { head: 'Chosen', form: 'many', of: (r: Row) => ({ value: `${r.id}`, label: r.name, withAll: true }) }
+    const page = document.createElement('div')
+    page.innerHTML = renderToString(
+      <ListTable
+        columns={COLUMNS}
+        rows={rows}
+        about={ABOUT}
+        path="/owed"
+        query={{}}
+        sort={{ by: 'name', down: false }}
+        boxes={boxes}
+      />,
+    )
+    expect(page.querySelectorAll('[type=checkbox]')).toHaveLength(60)
+  })
+
+  test('draws bars, stamps and boxes of its page; a box belongs to the form it is given', () => {
+    const bar = { says: 'Paid 1.00', small: true, parts: [{ fill: 'bg-patina-700', width: '100%', notched: false }] }
+    table({
+      cells: {
+        due: () => ({ bar, width: 'w-28' }),
+        things: (r: Row) => (r.id === 1 ? { stamp: 'Ordered', colour: 'text-rust-600' } : undefined),
+      },
+      boxes: {
+        head: 'Chosen',
+        form: 'many',
+        of: (r: Row) => ({ value: `${r.id}`, label: r.name, withAll: r.id === 1 }),
+      },
+    })
+    expect(screen.getAllByRole('img', { name: 'Payment progress: Paid 1.00' })).toHaveLength(2)
+    expect(screen.getByText('Ordered').className).toBe('stamp text-rust-600')
+    const boxes = screen.getAllByRole('checkbox')
+    expect(boxes.map((b) => [b.getAttribute('form'), b.getAttribute('value'), b.dataset.withAll])).toEqual([
+      ['many', '1', 'true'],
+      ['many', '2', 'false'],
+    ])
+    // Figures not drawn by the page are written as ever.
+    expect(rowsOf(screen.getByRole('table'))[2]).toContain('Orla Finch')
   })
 
   test('without rows has no foot', () => {

@@ -19,7 +19,9 @@ interface Props {
 
 /** The rows of a list, drawn from their words. */
 export const ListBody = ({ columns, opens, form, packed }: Props) => {
-  const rows = useDrawnToRead(useMemo<readonly DrawnRow[]>(() => JSON.parse(packed), [packed]))
+  const all = useMemo<readonly DrawnRow[]>(() => JSON.parse(packed), [packed])
+  // Whoever chooses all of them at once chooses all.
+  const rows = useDrawnToRead(all, form === undefined ? undefined : Infinity)
   return (
     <tbody>
       {rows.map(({ box, cells }, i) => (
