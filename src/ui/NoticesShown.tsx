@@ -11,10 +11,10 @@ export const NoticesShown = () => (
         background: 'var(--color-iron-900)',
         color: 'var(--color-paper-50)',
         border: 0,
-        // A panel takes the pointer from all that lies below it. What a notice says can be taken back over a panel too.
-        pointerEvents: 'auto',
         font: '15px var(--font-text)',
       },
+      // A panel takes the pointer from all that is not in it. What a notice says can be taken back over one too.
+      actionButtonStyle: { pointerEvents: 'auto' },
     }}
   />
 )

@@ -5,7 +5,7 @@ import { day } from '@/core/day'
 import { Files } from '@/ui/files/Files'
 import { ImportGoods } from '@/ui/goods/ImportGoods'
 import { ChaseCustomer } from '@/ui/owed/ChaseCustomer'
-import { packRows } from '@/ui/list/drawnRow'
+import { pack } from '@/ui/pack'
 import { ListBody } from '@/ui/list/ListBody'
 import { CHOSEN } from '@/ui/owed/chosen'
 import { LettersToChosen } from '@/ui/owed/LettersToChosen'
@@ -95,7 +95,7 @@ describe('those who owe', () => {
           columns={[]}
           opens={0}
           form={CHOSEN}
-          packed={packRows(
+          rows={pack(
             [3, 4, 5].map((id) => ({ box: { value: String(id), label: `c${id}`, withAll: id < 5 }, cells: [] })),
           )}
         />

@@ -38,20 +38,22 @@ const COLUMNS: readonly Column<Row>[] = defineColumns<Row>([
   { key: 'things', head: 'Things', as: 'count', of: (r) => r.things, sum: true, notOnPhone: true },
   { key: 'id', head: 'Number', as: 'number', of: (r) => r.id, only: 'file' },
 ])
-const table = (change: object = {}) =>
-  render(
-    <ListTable
-      columns={COLUMNS}
-      rows={ROWS}
-      about={ABOUT}
-      path="/owed"
-      query={{ stands: 'open', page: '2' }}
-      sort={{ by: 'open', down: true }}
-      sums={sumColumns(COLUMNS, ROWS, ABOUT)}
-      foot="in all"
-      {...change}
-    />,
-  )
+const list = (change: object = {}) => (
+  <ListTable
+    columns={COLUMNS}
+    rows={ROWS}
+    about={ABOUT}
+    path="/owed"
+    query={{ stands: 'open', page: '2' }}
+    sort={{ by: 'open', down: true }}
+    sums={sumColumns(COLUMNS, ROWS, ABOUT)}
+    foot="in all"
+    {...change}
+  />
+)
+const table = (change: object = {}) => render(list(change))
+/** More of them than a screen shows. */
+const MANY = Array.from({ length: 60 }, (_, i) => ({ ...ROWS[0]!, id: i + 1, name: `Customer ${i + 1}` }))
 
 describe('a list', () => {
   test('shows its columns, rows and sums; what is for files alone stays out', () => {
@@ -125,43 +127,22 @@ describe('a list', () => {
   })
 
   test('comes with the rows of the first screen, and all others follow; within the program all are there at once', async () => {
-    const rows = Array.from({ length: 60 }, (_, i) => ({ ...ROWS[0]!, id: i + 1, name: `Customer ${i + 1}` }))
-    const list = (
-      <ListTable
-        columns={COLUMNS}
-        rows={rows}
-        about={ABOUT}
-        path="/owed"
-        query={{}}
-        sort={{ by: 'name', down: false }}
-      />
-    )
+    const many = list({ rows: MANY, foot: undefined })
     const page = document.createElement('div')
     const names = () => [...page.querySelectorAll('td.first')].map((cell) => cell.textContent)
-    page.innerHTML = renderToString(list)
+    page.innerHTML = renderToString(many)
     expect(names()).toHaveLength(24)
-    const root = await act(async () => hydrateRoot(page, list))
-    await waitFor(() => expect(names()).toEqual(rows.map((r) => r.name)))
+    const root = await act(async () => hydrateRoot(page, many))
+    await waitFor(() => expect(names()).toEqual(MANY.map((r) => r.name)))
     act(() => root.unmount())
-    render(list)
+    render(many)
     expect(screen.getAllByRole('row')).toHaveLength(61) // with the heads
   })
 
   test('of whose rows all may be chosen at once comes with all of them', () => {
-    const rows = Array.from({ length: 60 }, (_, i) => ({ ...ROWS[0]!, id: i + 1 }))
     const boxes = { head: 'Chosen', form: 'many', of: (r: Row) => ({ value: `${r.id}`, label: r.name, withAll: true }) }
     const page = document.createElement('div')
-    page.innerHTML = renderToString(
-      <ListTable
-        columns={COLUMNS}
-        rows={rows}
-        about={ABOUT}
-        path="/owed"
-        query={{}}
-        sort={{ by: 'name', down: false }}
-        boxes={boxes}
-      />,
-    )
+    page.innerHTML = renderToString(list({ rows: MANY, boxes }))
     expect(page.querySelectorAll('[type=checkbox]')).toHaveLength(60)
   })
 

@@ -1,8 +1,9 @@
 'use client'
-import { useMemo } from 'react'
 import { DrawnBar } from '../DrawnBar'
 import { To } from '../To'
+import type { Packed } from '../pack'
 import { useDrawnToRead } from '../useDrawn'
+import { useUnpacked } from '../useUnpacked'
 import type { DrawnBox, DrawnCell, DrawnRow } from './drawnRow'
 import { TONE } from './tone'
 
@@ -13,18 +14,16 @@ interface Props {
   readonly opens: number
   /** The form that boxes before the rows belong to. */
   readonly form?: string
-  /** From `packRows`. */
-  readonly packed: string
+  readonly rows: Packed<readonly DrawnRow[]>
 }
 
 /** The rows of a list, drawn from their words. */
-export const ListBody = ({ columns, opens, form, packed }: Props) => {
-  const all = useMemo<readonly DrawnRow[]>(() => JSON.parse(packed), [packed])
+export const ListBody = ({ columns, opens, form, rows }: Props) => {
   // Whoever chooses all of them at once chooses all.
-  const rows = useDrawnToRead(all, form === undefined ? undefined : Infinity)
+  const drawnRows = useDrawnToRead(useUnpacked(rows), form === undefined ? undefined : Infinity)
   return (
     <tbody>
-      {rows.map(({ box, cells }, i) => (
+      {drawnRows.map(({ box, cells }, i) => (
         <tr key={i} className="row">
           {form !== undefined && <td className="before relative z-10">{box && <Box form={form} {...box} />}</td>}
           {columns.map(({ head, className }, c) => (

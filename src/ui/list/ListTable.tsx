@@ -5,7 +5,8 @@ import { isFigure, onScreen, type About, type Column } from '@/lists/column'
 import { saySort, type Sort } from '@/lists/list'
 import type { Sums } from '@/lists/sum'
 import { withQuery } from '../address'
-import { drawCell, packRows, wordsOf, type DrawnBox, type DrawnCell } from './drawnRow'
+import { pack } from '../pack'
+import { drawCell, wordsOf, type DrawnBox, type DrawnCell } from './drawnRow'
 import { ListBody } from './ListBody'
 
 /** Cells that a page draws otherwise than their column says. */
@@ -75,7 +76,7 @@ export const ListTable = <Row,>(props: Props<Row>) => {
           columns={columns.map((c) => ({ head: c.head, className: `${placeOf(c)} ${isFigure(c) ? 'fig' : words}` }))}
           opens={columns.findIndex((c) => c === first)}
           form={props.boxes?.form}
-          packed={packRows(rows)}
+          rows={pack(rows)}
         />
         {props.foot && props.rows.length > 0 && (
           <Foot columns={columns} sums={props.sums ?? {}} says={props.foot} boxes={props.boxes !== undefined} />

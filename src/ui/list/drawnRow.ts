@@ -41,9 +41,3 @@ export const drawCell = <Row>(column: Column<Row>, row: Row, about: About): Draw
 /** What a cell says, without what stands small beside it; nothing where it is drawn rather than written. */
 export const wordsOf = (cell: DrawnCell | undefined): string =>
   typeof cell === 'string' ? cell : cell && 'text' in cell ? cell.text : ''
-
-/**
- * Rows as they are sent: one text, of which `ListBody` makes rows again. The framework takes each value of what it sends in
- * hand by itself, on both sides, and a list has thousands.
- */
-export const packRows = (rows: readonly DrawnRow[]): string => JSON.stringify(rows)

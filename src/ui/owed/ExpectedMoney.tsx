@@ -1,19 +1,21 @@
 'use client'
 import { present } from '@/core/present'
-import { useEffect, useMemo, useRef, useState } from 'react'
+import { useEffect, useRef, useState } from 'react'
 import { formatDay } from '@/core/day'
 import { formatMoney, money } from '@/core/money'
 import { forecastInput, type ForecastFacts, type ForecastInput, type ForecastWeek } from '@/core/receivables'
 import type { ForecastMessage } from '@/workers/forecast.worker'
 import { FigureCell } from '../FigureCell'
 import { QuantityField } from '../fields'
+import type { Packed } from '../pack'
+import { useUnpacked } from '../useUnpacked'
 import { WorkProgress } from '../WorkProgress'
 import { BandChart } from './BandChart'
 import { LedgerHead, right } from '@/ui/LedgerHead'
 
 interface Props {
-  /** `ForecastFacts` as one text: how each customer ever paid is thousands of numbers, each of which a page would take in hand by itself. */
-  readonly facts: string
+  /** How each customer ever paid is thousands of numbers. */
+  readonly facts: Packed<ForecastFacts>
   readonly customers: readonly { readonly id: number; readonly name: string }[]
   readonly currency: string
   readonly runs: number
@@ -22,8 +24,8 @@ interface Props {
 const WEEKS = 12
 
 /** The simulation, in a worker: the band by week, and what would change if one customer paid later. */
-export const ExpectedMoney = ({ facts: packed, customers, currency, runs }: Props) => {
-  const facts = useMemo<ForecastFacts>(() => JSON.parse(packed), [packed])
+export const ExpectedMoney = ({ facts: packedFacts, customers, currency, runs }: Props) => {
+  const facts = useUnpacked(packedFacts)
   const [customer, setCustomer] = useState('')
   const [days, setDays] = useState('30')
   const later = customer === '' ? undefined : { [Number(customer)]: Math.trunc(Number(days)) || 0 }

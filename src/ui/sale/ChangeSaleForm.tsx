@@ -1,10 +1,15 @@
 'use client'
-import { useMemo, type ComponentProps } from 'react'
+import type { ComponentProps } from 'react'
+import type { Packed } from '../pack'
+import { useUnpacked } from '../useUnpacked'
 import { SaleForm } from './SaleForm'
 
 type Props = ComponentProps<typeof SaleForm>
 
-/** The form of a sale that is there already. Its lines come as one text, as rows of lists do (`packRows`): there may be hundreds. */
-export const ChangeSaleForm = ({ packed, ...sale }: Omit<Props, 'lines'> & { readonly packed: string }) => (
-  <SaleForm {...sale} lines={useMemo<Props['lines']>(() => JSON.parse(packed), [packed])} />
+/** The form of a sale that is there already, which may have hundreds of lines. */
+export const ChangeSaleForm = ({
+  lines,
+  ...sale
+}: Omit<Props, 'lines'> & { readonly lines: Packed<Props['lines']> }) => (
+  <SaleForm {...sale} lines={useUnpacked(lines)} />
 )

@@ -1,8 +1,9 @@
 'use client'
-import { useMemo } from 'react'
 import { RowPicture } from '../RowPicture'
 import { To } from '../To'
+import type { Packed } from '../pack'
 import { useDrawnToRead } from '../useDrawn'
+import { useUnpacked } from '../useUnpacked'
 
 /** A thing to do in its words: sixty stand on the page, so each is sent as these and drawn once. */
 export interface DrawnWaiting {
@@ -19,11 +20,14 @@ export interface DrawnWaiting {
   readonly notNowHref: string
 }
 
-/** Rows come as one text of them, as those of lists do (`packRows`); so many of them with the page. */
-export const WaitingRows = ({ packed, first }: { readonly packed: string; readonly first: number }) => {
-  const rows = useMemo<readonly DrawnWaiting[]>(() => JSON.parse(packed), [packed])
-  return useDrawnToRead(rows, first).map((row) => <WaitingRow key={row.id} {...row} />)
+interface Props {
+  readonly rows: Packed<readonly DrawnWaiting[]>
+  /** So many of them are there with the page. */
+  readonly first: number
 }
+
+export const WaitingRows = ({ rows, first }: Props) =>
+  useDrawnToRead(useUnpacked(rows), first).map((row) => <WaitingRow key={row.id} {...row} />)
 
 const WaitingRow = (w: DrawnWaiting) => (
   <li className="flex flex-wrap items-center gap-x-3 gap-y-1 border-b border-paper-200 py-1.5">

@@ -4,6 +4,7 @@ import { Empty } from '@/ui/Empty'
 import { Heading } from '@/ui/Heading'
 import { BackTests } from '@/ui/owed/BackTests'
 import { ExpectedMoney } from '@/ui/owed/ExpectedMoney'
+import { pack } from '@/ui/pack'
 import { OwedTabs } from '@/ui/owed/OwedTabs'
 import { openReports } from '../../_shop'
 
@@ -22,7 +23,7 @@ export default async function Expected() {
       {facts.dues.length === 0 ? (
         <Empty>Nothing is unpaid, so nothing to forecast.</Empty>
       ) : (
-        <ExpectedMoney facts={JSON.stringify(facts)} customers={customers} currency={currency} runs={RUNS} />
+        <ExpectedMoney facts={pack(facts)} customers={customers} currency={currency} runs={RUNS} />
       )}
       <BackTests currency={currency} />
     </>

@@ -5,6 +5,7 @@ import { formatMoney } from '@/core/money'
 import type { NextAction } from '@/core/sale'
 import { worthOf, type PutAside, type Waiting, type WaitingGroup } from '@/model/today/waiting'
 import { moneyInHref } from '@/ui/money/moneyInHref'
+import { pack } from '@/ui/pack'
 import { RowPictures } from '@/ui/RowPicture'
 import { answerTo } from '@/ui/sale/answerTo'
 import { BringBack } from '@/ui/today/BringBack'
@@ -71,7 +72,7 @@ export const WaitingGroups = ({ groups }: { readonly groups: readonly WaitingGro
           <span className="fig text-base sm:mr-58.5">{formatMoney(g.worth)}</span>
         </h2>
         <ul>
-          <WaitingRows packed={JSON.stringify(g.waiting.slice(0, shown).map(drawWaiting))} first={first} />
+          <WaitingRows rows={pack(g.waiting.slice(0, shown).map(drawWaiting))} first={first} />
           {g.waiting.length > shown && (
             <li className="sub pt-3">
               and {formatCount(g.waiting.length - shown)} more, in{' '}

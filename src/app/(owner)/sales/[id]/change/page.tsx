@@ -7,6 +7,7 @@ import { saleView } from '@/model/sale/saleView'
 import { Heading } from '@/ui/Heading'
 import { fromSaved, sayLess } from '@/ui/sale/lineDraft'
 import { ChangeSaleForm } from '@/ui/sale/ChangeSaleForm'
+import { pack } from '@/ui/pack'
 import { idFrom, openShop } from '../../../_shop'
 
 export const metadata: Metadata = { title: 'Change lines' }
@@ -44,7 +45,7 @@ export default async function ChangePage({ params }: { params: Promise<{ id: str
           rolledUp: sale.rolledUp,
           less: sayLess(sale.discountPercent, sale.discountAmount),
         }}
-        packed={JSON.stringify(
+        lines={pack(
           sale.lines
             .filter((l) => !agreed || l.agreed !== '0' || words(l.kind) || l.choice !== 'none')
             .map((l) => fromSaved(l, { agreed })),
