@@ -59,6 +59,8 @@ insert into number_series (series, year, last)
   select s, y, 999999 from unnest(array['invoice', 'receipt', 'handover']) s cross join generate_series(2016, 2027) y
   union all select 'sale', 0, 999999 on conflict (series, year) do update set last = excluded.last;
 update due d set last_on = f.on_day, paid_on = f.on_day from due_fill f where f.due_id = d.id;
+insert into tax_month (month, tax_code_id, component_id, net, amount)
+  select date_trunc('month', i.on_day)::date, t.tax_code_id, t.component_id, sum(t.net), sum(t.amount) from invoice i join invoice_tax t on t.invoice_id = i.id group by 1, 2, 3;
 insert into paper_month (paper, month, count, net, tax, gross)
   select 'invoice', date_trunc('month', on_day)::date, count(*), sum(net), sum(tax), sum(gross) from invoice group by 2
   union all select 'receipt', date_trunc('month', on_day)::date, count(*), 0, 0, sum(amount) from receipt group by 2;

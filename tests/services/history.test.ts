@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { beforeAll, expect, test } from 'vitest'
 import { sql } from 'drizzle-orm'
-import { addDays, addMonths, day, monthStart, type Day } from '@/core/day'
+import { addDays, addMonths, day, monthStart, type Day, type Span } from '@/core/day'
 import { PROFIT_BY, PURCHASE_STATUSES } from '@/core/kinds'
 import { toDecimalString, ZERO } from '@/core/money'
 import { ageReceivables } from '@/core/receivables'
@@ -18,7 +18,9 @@ import { KINDS_OF_BUSINESS, openKind } from './history/shops'
 import { step } from './history/steps'
 import type { TestShop } from './shop'
 import { listDuesOfSales, listOpenDues } from '@/data/queries/due'
-import { sumAccounts } from '@/data/queries/balances'
+import { sumAccounts, sumAccountsOf } from '@/data/queries/balances'
+import { listCashHeld } from '@/data/queries/cashMoves'
+import { sumTax } from '@/data/queries/invoices'
 import { readProfitAndLoss } from '@/model/books/books'
 import { findOrders } from '@/data/queries/buyingLists'
 import { orderViews } from '@/model/buying/orders'
@@ -210,4 +212,56 @@ test('sums in SQL equal the core’s, for several days', async () => {
   expect(whole.length).toBeGreaterThan(0)
   expect(await costsOf([first, a], [addDays(a, 1), b], [addDays(b, 1), end])).toEqual(whole)
   expect(await listDuesOfSales(s.db, [], 'USD')).toEqual([])
+})
+
+/** Spans of all kinds: of days, of broken and whole months, of years; some end before anything was posted, or after all of it. */
+const SPANS = [0, 3, 29, 30, 31, 64, 365, 1500].flatMap((days) =>
+  ['2025-12-31', '2026-03-01', '2026-03-05', '2026-04-01', '2026-07-17'].map((from) => ({
+    from: day(from),
+    to: addDays(day(from), days),
+  })),
+)
+
+test('sums of many spans, asked at once, are what the lines and the papers of each say', async () => {
+  const spans = [
+    ...SPANS,
+    { from: day('2026-02-01'), to: day('2026-02-28') },
+    { from: day('0001-01-01'), to: day('2199-12-31') },
+  ]
+  const within = (column: string, span: Span) => sql`${sql.raw(column)} between ${span.from} and ${span.to}`
+  for (const but of [{}, { withoutYearEnd: true }]) {
+    const sums = await sumAccountsOf(s.db, spans, 'USD', but)
+    for (const [i, span] of spans.entries()) {
+      const direct = await s.db.execute<{ id: number; debit: string; credit: string }>(sql`
+        select a.id, coalesce(sum(greatest(l.amount, 0)), 0)::text as debit, coalesce(sum(greatest(-l.amount, 0)), 0)::text as credit
+          from account a left join (entry_line l join entry e on e.id = l.entry_id and ${'withoutYearEnd' in but ? sql`e.source_kind <> 'year-end'` : sql`true`})
+            on l.account_id = a.id and ${within('l.on_day', span)} group by a.id, a.code order by a.code`)
+      const asked = sums[i]!.map((a) => ({ id: a.id, debit: `${a.debit.minor}`, credit: `${a.credit.minor}` }))
+      expect([span, but, asked]).toEqual([span, but, [...direct]])
+    }
+  }
+  const held = await listCashHeld(s.db, spans, 'USD')
+  for (const [i, span] of spans.entries()) {
+    const through = async (to: Day) =>
+      new Map((await sumAccounts(s.db, { to }, 'USD')).map((a) => [a.id, a.debit.minor - a.credit.minor]))
+    const [before, after] = [
+      await through(addDays(span.from === '0001-01-01' ? day('2000-01-01') : span.from, -1)),
+      await through(span.to),
+    ]
+    for (const h of held[i]!)
+      expect([span, h.code, h.opening.minor, h.closing.minor]).toEqual([
+        span,
+        h.code,
+        before.get(h.id),
+        after.get(h.id),
+      ])
+    const [direct] = await s.db.execute<{ net: string; tax: string }>(sql`
+      select coalesce(sum(net), 0)::text as net, coalesce(sum(amount), 0)::text as tax from (
+        select case i.kind when 'credit-note' then -t.net else t.net end as net, case i.kind when 'credit-note' then -t.amount else t.amount end as amount
+          from invoice i join invoice_tax t on t.invoice_id = i.id where i.status = 'issued' and ${within('i.on_day', span)}
+        union all select net, amount from tax_move where ${within('on_day', span)}) t`)
+    const taxes = await sumTax(s.db, span, 'USD')
+    const all = (of: 'net' | 'amount') => `${taxes.reduce((sum, t) => sum + t[of].minor, 0n)}`
+    expect([span, all('net'), all('amount')]).toEqual([span, direct!.net, direct!.tax])
+  }
 })

@@ -172,6 +172,7 @@ describe.each(VERSIONS)('from the version of migration %i', (level) => {
     for (const [table, columns] of [
       ['due', ['id', 'last_on', 'paid_on', 'in_money']],
       ['paper_month', ['paper', 'month', 'count', 'net', 'tax', 'gross']],
+      ['tax_month', ['month', 'tax_code_id', 'component_id', 'net', 'amount']],
     ] as const)
       expect(await rowsOf(older.db, table, columns)).toBe(await rowsOf(s.db, table, columns))
     // Stages were added up anew: the rows that came and went are one each.

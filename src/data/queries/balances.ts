@@ -1,7 +1,8 @@
 import type { Db } from '../connect'
-import { type Day, day, monthStart, addMonths, addDays } from '@/core/day'
+import { type Day, type Span, day, monthStart, addMonths, addDays } from '@/core/day'
 import { type Money, money } from '@/core/money'
 import { present } from '@/core/present'
+import { rowsBy } from '@/core/rowsBy'
 import { sql, and, eq, asc, type SQL } from 'drizzle-orm'
 import type { AccountSum, AccountKind } from '@/core/ledger'
 import { entryLine, entry } from '../schema'
@@ -28,49 +29,76 @@ export const sumRole = (db: Db, role: string, through: Day, currency: string): P
 export const sumAccount = (db: Db, id: number, through: Day, currency: string): Promise<Money> =>
   sumWhere(db, sql`a.id = ${id}`, through, currency)
 
+/** Before anything was posted. */
+const EVER = day('0001-01-01')
+
+/** The first whole month of a span, before what its broken one before it ends, and the month after its last one that is surely whole. */
+const monthsWithin = ({ from, to }: Span) => {
+  const firstMonth = from === monthStart(from) ? from : addMonths(monthStart(from), 1)
+  return { firstMonth, headEnds: firstMonth <= to ? firstMonth : addDays(to, 1), lastMonth: monthStart(addDays(to, 1)) }
+}
+
 /** Whether anything lies between two days: the last of a span, and the first of the month after it. */
 type LiesBetween = (after: Day, before: Day) => SQL
 
 const LINES_BETWEEN: LiesBetween = (after, before) =>
   sql`select from entry_line where on_day > ${after} and on_day < ${before}`
 
-/**
- * The whole months of a span, from `firstMonth` until before `endMonth`, and the days of its broken months: before `headEnds`, and from
- * `tailBegins` on. The month in which a span ends is whole where nothing lies after its end: until today, that is nearly always so.
- */
-export const wholeMonths = (span: { readonly from?: Day; readonly to: Day }, between: LiesBetween = LINES_BETWEEN) => {
-  const from = span.from ?? day('0001-01-01')
-  const firstMonth = from === monthStart(from) ? from : addMonths(monthStart(from), 1)
-  const lastMonth = monthStart(addDays(span.to, 1))
-  const next = addMonths(lastMonth, 1)
-  const endMonth =
-    lastMonth > span.to
-      ? sql`${lastMonth}::date`
-      : sql`(select case when exists (${between(span.to, next)}) then ${lastMonth}::date else ${next}::date end)`
-  const headEnds = firstMonth <= span.to ? firstMonth : addDays(span.to, 1)
-  return { from, firstMonth, endMonth, headEnds, tailBegins: sql`greatest(${endMonth}, ${firstMonth}::date)` }
+/** Days of a month of which a span has a part; none where the end lies before the begin. */
+export interface BrokenMonth {
+  readonly from: Day | SQL
+  readonly to: Day
 }
 
-/** Takes out again what the entries of closed years moved: what was earned in a year stays what it was. */
-const lessYearEnds = (from: Day, to: Day) => sql`
+/**
+ * The whole months of a span, from `firstMonth` until before `endMonth`, and what adds rows of its broken ones to theirs. The month in
+ * which a span ends is whole where nothing lies after its end: until today, that is nearly always so, and the statement finds it out.
+ */
+export const wholeMonths = (span: { readonly from?: Day; readonly to: Day }, between: LiesBetween = LINES_BETWEEN) => {
+  const from = span.from ?? EVER
+  const { firstMonth, headEnds, lastMonth } = monthsWithin({ from, to: span.to })
+  const next = addMonths(lastMonth, 1)
+  const isEnd = lastMonth > span.to
+  const endMonth = isEnd
+    ? sql`${lastMonth}::date`
+    : sql`(select case when exists (${between(span.to, next)}) then ${lastMonth}::date else ${next}::date end)`
+  const broken: BrokenMonth[] = []
+  if (from < firstMonth) broken.push({ from, to: addDays(headEnds, -1) })
+  if (!isEnd && firstMonth <= span.to)
+    broken.push({ from: sql`greatest(${endMonth}, ${firstMonth}::date)`, to: span.to })
+  const andBroken = (rowsOf: (days: BrokenMonth) => SQL): SQL =>
+    sql.join(broken.map((days) => sql` union all ${rowsOf(days)} `))
+  return { firstMonth, endMonth, andBroken }
+}
+
+/**
+ * Takes out again what the entries of closed years moved: what was earned in a year stays what it was. Their kind is told as it is: a plan
+ * for any kind reads all entries.
+ */
+const LESS_YEAR_ENDS = sql`
       union all
       select l.account_id, -greatest(l.amount, 0), -greatest(-l.amount, 0)
         from entry e join entry_line l on l.entry_id = e.id
-       where e.source_kind = ${YEAR_END} and e.on_day between ${from} and ${to}`
+       where e.source_kind = ${sql.raw(`'${YEAR_END}'`)} and e.on_day between s.from_day and s.to_day`
+
+/** Days as one parameter, however many there are. */
+export const daysOf = (days: readonly Day[]): SQL => sql`${sql.param(`{${days.join()}}`)}::date[]`
 
 /**
- * What each account was debited and credited from `from` (or ever) through `to`. Whole months come from the kept sums,
- * the broken months at both ends from the lines themselves.
+ * What each account was debited and credited in each of several spans, from `from` (or ever) through `to`. Whole months come from the
+ * kept sums, the broken months at both ends from the lines themselves; all of it is asked at once, so that the spans fit each other.
  */
-export const sumAccounts = async (
+export const sumAccountsOf = async (
   db: Db,
-  span: { readonly from?: Day; readonly to: Day },
+  spans: readonly { readonly from?: Day; readonly to: Day }[],
   currency: string,
   { withoutYearEnd = false }: { readonly withoutYearEnd?: boolean } = {},
-): Promise<AccountSum[]> => {
-  const { from, firstMonth, endMonth, headEnds, tailBegins } = wholeMonths(span)
+): Promise<readonly AccountSum[][]> => {
+  const whole = spans.map(({ from = EVER, to }) => ({ from, to, ...monthsWithin({ from, to }) }))
+  const each = (of: 'from' | 'to' | 'firstMonth' | 'headEnds' | 'lastMonth') => daysOf(whole.map((w) => w[of]))
   const lines = sql`select l.account_id, greatest(l.amount, 0) as debit, greatest(-l.amount, 0) as credit from entry_line l`
   const rows = await db.execute<{
+    n: number
     id: number
     code: string
     name: string
@@ -78,26 +106,46 @@ export const sumAccounts = async (
     debit: string
     credit: string
   }>(sql`
-    with parts as (
-      select m.account_id, m.debit, m.credit from account_month m where m.month >= ${firstMonth} and m.month < ${endMonth}
-      union all
-      ${lines} where l.on_day >= ${from} and l.on_day < ${headEnds}
-      union all
-      ${lines} where l.on_day >= ${tailBegins} and l.on_day <= ${span.to}
-      ${withoutYearEnd ? lessYearEnds(from, span.to) : sql``}
+    with span as (
+      select u.*, case when u.last_month > u.to_day or exists (
+                select from entry_line l where l.on_day > u.to_day and l.on_day < (u.last_month + interval '1 month')::date)
+             then u.last_month else (u.last_month + interval '1 month')::date end as end_month
+        from unnest(${each('from')}, ${each('to')}, ${each('firstMonth')}, ${each('headEnds')}, ${each('lastMonth')})
+             with ordinality u(from_day, to_day, first_month, head_ends, last_month, n)
+    ),
+    sums as (
+      select s.n, p.account_id, sum(p.debit) as debit, sum(p.credit) as credit from span s cross join lateral (
+        select m.account_id, m.debit, m.credit from account_month m where m.month >= s.first_month and m.month < s.end_month
+        union all
+        ${lines} where l.on_day >= s.from_day and l.on_day < s.head_ends
+        union all
+        ${lines} where l.on_day between greatest(s.end_month, s.first_month) and s.to_day
+        ${withoutYearEnd ? LESS_YEAR_ENDS : sql``}
+      ) p group by 1, 2
     )
-    select a.id, a.code, a.name, a.kind, coalesce(sum(p.debit), 0)::text as debit, coalesce(sum(p.credit), 0)::text as credit
-      from account a left join parts p on p.account_id = a.id
-     group by a.id order by a.code`)
-  return rows.map((r) => ({
-    id: r.id,
-    code: r.code,
-    name: r.name,
-    kind: r.kind,
-    debit: money(BigInt(r.debit), currency),
-    credit: money(BigInt(r.credit), currency),
-  }))
+    select s.n::int, a.id, a.code, a.name, a.kind, coalesce(p.debit, 0)::text as debit, coalesce(p.credit, 0)::text as credit
+      from span s cross join account a left join sums p on p.n = s.n and p.account_id = a.id
+     order by s.n, a.code`)
+  const bySpan = rowsBy(rows, (r) => r.n)
+  return spans.map((_, i) =>
+    (bySpan.get(i + 1) ?? []).map(({ id, code, name, kind, debit, credit }) => ({
+      id,
+      code,
+      name,
+      kind,
+      debit: money(BigInt(debit), currency),
+      credit: money(BigInt(credit), currency),
+    })),
+  )
 }
+
+/** What each account was debited and credited from `from` (or ever) through `to`. */
+export const sumAccounts = async (
+  db: Db,
+  span: { readonly from?: Day; readonly to: Day },
+  currency: string,
+  but: { readonly withoutYearEnd?: boolean } = {},
+): Promise<readonly AccountSum[]> => present((await sumAccountsOf(db, [span], currency, but))[0])
 
 export interface AccountLine {
   readonly id: number

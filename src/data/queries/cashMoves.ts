@@ -2,8 +2,9 @@ import { sql, type SQL } from 'drizzle-orm'
 import { addDays, laterDay, type Day, type Span } from '@/core/day'
 import type { AccountKind, AccountRole, CashHeld, CashMove } from '@/core/ledger'
 import { money } from '@/core/money'
+import { rowsBy } from '@/core/rowsBy'
 import type { Db } from '../connect'
-import { heldThrough, wholeMonths } from './balances'
+import { daysOf, heldThrough, wholeMonths, type BrokenMonth } from './balances'
 
 /** Whether a line of a span stands on the other side of cash: it is not cash itself, and its entry moved some. */
 export const acrossCash = (
@@ -34,15 +35,14 @@ export interface MonthOfCash extends CashMove {
 
 /** What moved across from cash in a span, from the kept sums and, in the broken months at its ends, from the lines. */
 const movesOf = (span: Span, since: boolean): SQL => {
-  const { from, firstMonth, endMonth, headEnds, tailBegins } = wholeMonths(span)
-  const lines = (days: { readonly from: Day | SQL; readonly to: Day }) => sql`
+  const { firstMonth, endMonth, andBroken } = wholeMonths(span)
+  const lines = (days: BrokenMonth) => sql`
     select l.account_id, date_trunc('month', l.on_day)::date, greatest(l.amount, 0), greatest(-l.amount, 0), ${since}
       from entry_line l where l.on_day between ${days.from} and ${days.to} and ${acrossCash(sql`l`, days)}`
   return sql`
     select m.account_id, m.month, m.cash_debit, m.cash_credit, ${since}
       from account_month m where m.month >= ${firstMonth} and m.month < ${endMonth} and (m.cash_debit <> 0 or m.cash_credit <> 0)
-    union all ${lines({ from, to: addDays(headEnds, -1) })}
-    union all ${lines({ from: tailBegins, to: span.to })}`
+    ${andBroken(lines)}`
 }
 
 /**
@@ -72,15 +72,34 @@ export const listCashMonths = async (
   }))
 }
 
-/** What each account that is cash held before a span, and at its end. */
-export const listCashHeld = async (db: Db, { from, to }: Span, currency: string): Promise<readonly CashHeld[]> =>
-  (
-    await db.execute<{ id: number; code: string; name: string; opening: string; closing: string }>(sql`
-      select a.id, a.code, a.name, ${heldThrough(sql`a.id`, sql`${addDays(from, -1)}::date`)} as opening,
-             ${heldThrough(sql`a.id`, sql`${to}::date`)} as closing
-        from account a where a.is_cash order by a.code`)
-  ).map(({ opening, closing, ...a }) => ({
-    ...a,
-    opening: money(BigInt(opening), currency),
-    closing: money(BigInt(closing), currency),
-  }))
+/** What each account that is cash held before each of several spans, and at its end. */
+export const listCashHeld = async (
+  db: Db,
+  spans: readonly Span[],
+  currency: string,
+): Promise<readonly (readonly CashHeld[])[]> => {
+  const rows = await db.execute<{
+    n: number
+    id: number
+    code: string
+    name: string
+    opening: string
+    closing: string
+  }>(
+    sql`
+      select s.n::int, a.id, a.code, a.name, ${heldThrough(sql`a.id`, sql`(s.from_day - 1)`)} as opening,
+             ${heldThrough(sql`a.id`, sql`s.to_day`)} as closing
+        from unnest(${daysOf(spans.map((s) => s.from))}, ${daysOf(spans.map((s) => s.to))}) with ordinality s(from_day, to_day, n)
+             cross join account a where a.is_cash order by s.n, a.code`,
+  )
+  const bySpan = rowsBy(rows, (r) => r.n)
+  return spans.map((_, i) =>
+    (bySpan.get(i + 1) ?? []).map(({ id, code, name, opening, closing }) => ({
+      id,
+      code,
+      name,
+      opening: money(BigInt(opening), currency),
+      closing: money(BigInt(closing), currency),
+    })),
+  )
+}

@@ -33,6 +33,7 @@ export const MADE_AGAIN: readonly string[] = [
   'to_bank',
   'stage_count',
   'paper_month',
+  'tax_month',
 ]
 
 // What is only kept to look faster has a schema of its own, and is nobody's.

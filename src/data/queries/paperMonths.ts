@@ -30,8 +30,7 @@ const partsOf = (
   )
   return sql`
     select paper, count, net, tax, gross from paper_month where month >= ${whole.firstMonth} and month < ${whole.endMonth} and ${kept}
-    union all ${papers(sql`on_day >= ${whole.from} and on_day < ${whole.headEnds}`)}
-    union all ${papers(sql`on_day >= ${whole.tailBegins} and on_day <= ${to}`)}`
+    ${whole.andBroken((broken) => papers(sql`on_day between ${broken.from} and ${broken.to}`))}`
 }
 
 export interface PaperSums {

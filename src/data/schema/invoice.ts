@@ -1,6 +1,6 @@
 import { INVOICE_KINDS, INVOICE_STATUSES } from '@/core/kinds'
 import { sql } from 'drizzle-orm'
-import { boolean, check, foreignKey, index, integer, pgTable, primaryKey, text } from 'drizzle-orm/pg-core'
+import { boolean, check, foreignKey, index, integer, pgTable, primaryKey, text, unique } from 'drizzle-orm/pg-core'
 import { fourPlaces, identity, minor, onDay, percentage } from './columns'
 import { goods } from './goods'
 import { account, entry } from './ledger'
@@ -104,6 +104,23 @@ export const invoiceTax = pgTable(
     amount: minor().notNull(),
   },
   (t) => [index('invoice_tax_invoice').on(t.invoiceId)],
+)
+
+/**
+ * Tax by code and component of what was issued in a month, credit notes taken off, with what moved of it since: kept by triggers, since
+ * nothing that was issued changes.
+ */
+export const taxMonth = pgTable(
+  'tax_month',
+  {
+    id: identity(),
+    month: onDay().notNull(),
+    taxCodeId: integer().notNull(),
+    componentId: integer(),
+    net: minor().notNull(),
+    amount: minor().notNull(),
+  },
+  (t) => [unique('tax_month_once').on(t.month, t.taxCodeId, t.componentId).nullsNotDistinct()],
 )
 
 /**

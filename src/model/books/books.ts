@@ -12,7 +12,7 @@ import {
 import { absMoney, subtractMoney, sumMoney, toDecimalString } from '@/core/money'
 import type { Db } from '@/data/connect'
 import { sumTax } from '@/data/queries/invoices'
-import { sumAccounts } from '@/data/queries/balances'
+import { sumAccounts, sumAccountsOf } from '@/data/queries/balances'
 import { listCashHeld, listCashMonths } from '@/data/queries/cashMoves'
 import { readBudgeted } from './budget'
 
@@ -25,11 +25,11 @@ export const readBalanceSheet = async (db: Db, asOf: Day, currency: string) =>
 
 /** Where cash came from and went in a span, from the accounts on the other side of it. */
 export const readCashFlow = async (db: Db, span: Span, currency: string) => {
-  const [moves, held] = await Promise.all([
+  const [moves, [held]] = await Promise.all([
     listCashMonths(db, span, span.from, currency),
-    listCashHeld(db, span, currency),
+    listCashHeld(db, [span], currency),
   ])
-  return cashFlow(moves, held, currency)
+  return cashFlow(moves, present(held), currency)
 }
 
 /** The most months that stand beside each other; of a longer span the last ones do. */
@@ -43,9 +43,9 @@ const spansOf = (span: Span) => {
 }
 
 /** A report of a span, of as many days before it, and of each of its last months. */
-const byMonth = async <R>(span: Span, read: (span: Span) => Promise<R>) => {
+const byMonth = async <R>(span: Span, read: (spans: readonly Span[]) => Promise<readonly R[]>) => {
   const { days, earlier, months } = spansOf(span)
-  const [whole, before, ...each] = await Promise.all([span, earlier, ...months].map(read))
+  const [whole, before, ...each] = await read([span, earlier, ...months])
   return {
     days,
     whole: present(whole),
@@ -56,7 +56,9 @@ const byMonth = async <R>(span: Span, read: (span: Span) => Promise<R>) => {
 
 /** What was earned and spent in a span, in each of its last months, and in as many days before it. */
 export const readProfitByMonth = async (db: Db, span: Span, currency: string) => {
-  const { months, ...of } = await byMonth(span, (s) => readProfitAndLoss(db, s, currency))
+  const { months, ...of } = await byMonth(span, async (spans) =>
+    (await sumAccountsOf(db, spans, currency, { withoutYearEnd: true })).map((sums) => profitAndLoss(sums, currency)),
+  )
   const change = subtractMoney(of.whole.profit, of.before.report.profit)
   return {
     ...of,
@@ -67,27 +69,32 @@ export const readProfitByMonth = async (db: Db, span: Span, currency: string) =>
 }
 
 /** Where cash came from and went in a span, in each of its last months, and in as many days before it. */
-export const readCashFlowByMonth = async (db: Db, span: Span, currency: string) => {
-  const { earlier } = spansOf(span)
-  const all = await listCashMonths(db, { from: earlier.from, to: span.to }, span.from, currency)
-  return byMonth(span, async (one) => {
-    const held = await listCashHeld(db, one, currency)
-    const isWhole = one.from === span.from && one.to === span.to
-    const moves = all.filter((m) =>
-      one.to < span.from ? !m.since : m.since && (isWhole || m.month === monthStart(one.from)),
-    )
-    return cashFlow(moves, held, currency)
+export const readCashFlowByMonth = (db: Db, span: Span, currency: string) =>
+  byMonth(span, async (spans) => {
+    const { earlier } = spansOf(span)
+    const [all, held] = await Promise.all([
+      listCashMonths(db, { from: earlier.from, to: span.to }, span.from, currency),
+      listCashHeld(db, spans, currency),
+    ])
+    return spans.map((one, i) => {
+      const isWhole = one.from === span.from && one.to === span.to
+      const moves = all.filter((m) =>
+        one.to < span.from ? !m.since : m.since && (isWhole || m.month === monthStart(one.from)),
+      )
+      return cashFlow(moves, present(held[i]), currency)
+    })
   })
-}
 
 /** What there was and was owed on a day, a month before it, and a year before it. */
-export const readBalanceSheets = (db: Db, asOf: Day, currency: string) =>
-  Promise.all(
-    [0, 1, 12].map(async (months) => {
-      const on = addMonths(asOf, -months)
-      return { months, on, report: await readBalanceSheet(db, on, currency) }
-    }),
+export const readBalanceSheets = async (db: Db, asOf: Day, currency: string) => {
+  const days = [0, 1, 12].map((months) => ({ months, on: addMonths(asOf, -months) }))
+  const sums = await sumAccountsOf(
+    db,
+    days.map(({ on }) => ({ to: on })),
+    currency,
   )
+  return days.map((d, i) => ({ ...d, report: balanceSheet(present(sums[i]), currency) }))
+}
 
 const row = (r: ReportRow) => ({ account: r.code, name: r.name, amount: toDecimalString(r.amount) })
 

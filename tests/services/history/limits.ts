@@ -87,6 +87,17 @@ export const neverMiscounted = async (db: TestShop['db']): Promise<unknown[]> =>
       union all select 'receipt', date_trunc('month', on_day)::date, -1, 0, 0, -amount from receipt r
                  where not exists (select from receipt_void v where v.receipt_id = r.id)) x
      group by 1, 2 having sum(count) <> 0 or sum(net) <> 0 or sum(tax) <> 0 or sum(gross) <> 0`)),
+  // Tax by month is what issued documents and moves of tax say.
+  ...(await db.execute(sql`
+    select month, tax_code_id, component_id from (
+      select month, tax_code_id, component_id, net, amount from tax_month
+      union all
+      select date_trunc('month', i.on_day)::date, t.tax_code_id, t.component_id,
+             case i.kind when 'credit-note' then t.net else -t.net end, case i.kind when 'credit-note' then t.amount else -t.amount end
+        from invoice i join invoice_tax t on t.invoice_id = i.id where i.status = 'issued'
+      union all
+      select date_trunc('month', on_day)::date, tax_code_id, component_id, -net, -amount from tax_move) x
+     group by 1, 2, 3 having sum(net) <> 0 or sum(amount) <> 0`)),
   // What stands across from cash by month is what the lines of entries that moved cash say.
   ...(await db.execute(sql`
     select account_id, month, sum(debit) as debit, sum(credit) as credit from (
