@@ -15,7 +15,7 @@ interface Props {
   readonly currency: string
 }
 
-/** The iron band: whose business, the quick line, and the four flags. */
+/** The iron band: whose business, the quick line, and the four flags, whose figures are never cut: where there is no room beside the line they stand below it. */
 export const Band = ({ name, flags, today, currency }: Props) => {
   const plates = [
     {
@@ -55,14 +55,14 @@ export const Band = ({ name, flags, today, currency }: Props) => {
       <QuickLine currency={currency} />
       <nav
         aria-label="Key figures"
-        className="flex flex-1 items-end justify-end gap-2 overflow-x-auto max-md:order-last max-md:basis-full max-md:justify-start max-md:pt-1"
+        className="ml-auto flex flex-none items-end gap-2 max-md:w-full max-md:flex-wrap max-md:gap-1.5 max-md:pt-1"
       >
         {plates.map((p) => (
           <To
             key={p.label}
             href={p.href}
             title={p.says}
-            className={`block min-w-26 rounded-t-sm border-t-4 bg-paper-50 px-3 pt-1 pb-0.75 text-iron-900 max-md:min-w-0 max-md:flex-auto max-md:px-1.5 ${p.edge}`}
+            className={`block min-w-26 rounded-t-sm border-t-4 bg-paper-50 px-3 pt-1 pb-0.75 text-iron-900 max-md:min-w-0 max-md:flex-auto max-md:px-1.25 max-md:whitespace-nowrap max-[24rem]:basis-2/5 ${p.edge}`}
           >
             <span className="block text-xs text-iron-500">{p.label}</span>
             <span className="fig block text-[17px] leading-tight font-bold max-md:text-xs">

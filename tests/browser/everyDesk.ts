@@ -126,12 +126,27 @@ const drawn = () =>
   )
 const beyondTheSide = () => driver.executeScript<number>('return document.documentElement.scrollWidth - innerWidth')
 
+/** What lies over the side, and figures that are wider than their place: they would lie over what stands beside them. */
+const outOfPlace = () =>
+  driver.executeScript<string[]>(`
+    const wide = document.documentElement.scrollWidth - innerWidth
+    const over = [...document.querySelectorAll('.fig')].filter((fig) => {
+      const text = document.createRange()
+      text.selectNodeContents(fig)
+      const [is, has] = [text.getBoundingClientRect(), fig.getBoundingClientRect()]
+      return is.width > 0 && has.width > 1 && (is.right > has.right + 1 || is.left < has.left - 1)
+    })
+    return [...(wide > 0 ? ['the page, by ' + wide] : []), ...over.map((fig) => fig.textContent + ' in ' + fig.className)]`)
+
 /** Every amount on the page as large as a good year's, in a currency of small units. */
 const GREAT = `
   const texts = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT)
   while (texts.nextNode())
     if (!texts.currentNode.parentElement.closest('script, style'))
       texts.currentNode.data = texts.currentNode.data.replace(/\\b\\d[\\d,]*\\.\\d\\d\\b(?!%)/g, '12,345,678.90')`
+
+/** Phones, tablets, and what is left of 1280 by zooming in: four times as large it is as narrow as the smallest phone. */
+const WIDTHS = [320, 390, 640, 768, 1024]
 
 /** A view has no barrier that axe can find, one heading, and nothing over the side: zoomed too, and on a phone. */
 export const looksRight = async (path: string): Promise<void> => {
@@ -153,12 +168,12 @@ export const looksRight = async (path: string): Promise<void> => {
     await drawn()
     expect(await barriers()).toEqual([])
     expect(await beyondTheSide()).toBeLessThanOrEqual(0)
-    await setSize(driver, 390, 844)
-    await drawn()
-    expect(await beyondTheSide()).toBeLessThanOrEqual(0)
     await driver.executeScript(GREAT)
-    await drawn()
-    expect(await beyondTheSide()).toBeLessThanOrEqual(0)
+    for (const width of WIDTHS) {
+      await setSize(driver, width, 844)
+      await drawn()
+      expect([width, await outOfPlace()]).toEqual([width, []])
+    }
   } finally {
     await setSize(driver, 1280, 800)
   }

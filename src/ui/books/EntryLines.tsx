@@ -23,10 +23,10 @@ export const EntryLines = ({ entry, before }: { readonly entry: EntryView; reado
       <LedgerHead
         heads={[
           'Account',
-          right('Debit', 'w-30'),
-          right('Credit', 'w-30'),
-          right('Before', 'w-32.5'),
-          right('After', 'w-32.5'),
+          right('Debit', 'lg:w-30'),
+          right('Credit', 'lg:w-30'),
+          right('Before', 'lg:w-32.5'),
+          right('After', 'lg:w-32.5'),
         ]}
       />
       <tbody>

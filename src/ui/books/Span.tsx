@@ -14,7 +14,7 @@ export const Span = ({ from, to, today }: { readonly from: Day | null; readonly 
   const [end, setEnd] = useState<string>(to)
   return (
     <form
-      className="flex items-end gap-2 pb-2"
+      className="flex flex-wrap items-end gap-2 pb-2"
       onSubmit={(e) => {
         e.preventDefault()
         if (isDay(end))

@@ -17,7 +17,7 @@ export const CounterSold = ({ sold }: { readonly sold: Sold }) => (
     {Number(sold.change) > 0 && (
       <p className="fig mt-1 text-left text-2xl font-bold">Change {formatDigits(sold.change)}</p>
     )}
-    <p className="mt-2 flex gap-2">
+    <p className="mt-2 flex flex-wrap gap-2">
       <a className="btn bg-paper-50" href={`/api/v1/export/receipts/${sold.receiptId}/slip.pdf`} target="_blank">
         Print receipt
       </a>

@@ -141,7 +141,7 @@ export const CounterTill = ({ settings }: Props) => {
 const ToPay = ({ gross, tax }: { readonly gross: Money; readonly tax: Money }) => (
   <div className="flex flex-wrap items-baseline justify-between border-b-[3px] border-double border-iron-900 pb-1">
     <span className="sub">To pay (includes {formatMoney(tax)} tax)</span>
-    <span className="fig ml-auto text-[40px] leading-none font-bold" aria-live="polite">
+    <span className="fig ml-auto text-[min(40px,11vw)] leading-none font-bold" aria-live="polite">
       {formatMoney(gross)}
     </span>
   </div>

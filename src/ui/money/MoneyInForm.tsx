@@ -64,7 +64,7 @@ export const MoneyInForm = ({ currency, today, customer, saleId, smallestCoin }:
   const away = busy || taking.waiting || printing.waiting || !sound
 
   return (
-    <div className="grid gap-x-10 gap-y-6 lg:grid-cols-[330px_1fr]">
+    <div className="grid gap-x-10 gap-y-6 lg:grid-cols-[280px_minmax(0,1fr)] xl:grid-cols-[330px_minmax(0,1fr)]">
       <div className="grid content-start gap-4" onKeyDown={walk}>
         <div>
           <Picker
@@ -107,7 +107,7 @@ export const MoneyInForm = ({ currency, today, customer, saleId, smallestCoin }:
         )}
         <DayField label="Date" today={today} value={on} onValue={setOn} problem={messageFor(refused, 'on')} />
         <Refusal refused={refused} />
-        <div className="flex gap-2">
+        <div className="flex flex-wrap gap-2">
           <button className="btn btn-do min-h-10 flex-1" data-primary disabled={away} onClick={() => void taking.run()}>
             Take payment {formatMoney(received)}
           </button>
@@ -164,7 +164,7 @@ const AlsoFor = ({ onPick }: { readonly onPick: (other: FoundCustomer) => unknow
 )
 
 const Ways = ({ onOldest, onAccount }: { readonly onOldest: () => void; readonly onAccount: () => void }) => (
-  <p className="mt-3 flex gap-2">
+  <p className="mt-3 flex flex-wrap gap-2">
     <button className="btn" onClick={onOldest}>
       Apply to oldest first
     </button>

@@ -37,7 +37,7 @@ export const TenderField = ({ fieldRef, gross, toPay, change, tendered, onTender
         hint={isPositiveMoney(change) ? <b className="text-lg text-iron-900">{says}</b> : says}
         problem={change.minor < 0n ? `${formatMoney(absMoney(change))} short` : undefined}
       />
-      <div className="mt-2 flex gap-2">
+      <div className="mt-2 flex flex-wrap gap-2">
         {isPositiveMoney(gross) &&
           likelyNotes(toPay).map((n) => (
             <button

@@ -51,7 +51,7 @@ export const LineEditor = (p: Props) => {
   return (
     <div className="relative sm:max-lg:overflow-x-auto sm:max-lg:pb-40">
       <RowPictures names={['grip', 'more', 'remove']} />
-      <table ref={p.table} className="ledger writing sm:min-w-225">
+      <table ref={p.table} className="ledger writing sm:max-lg:min-w-225">
         <LineHead />
         <tbody>
           {drawn.map((l, i) => (

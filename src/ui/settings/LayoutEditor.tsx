@@ -85,7 +85,7 @@ export const LayoutEditor = ({ paper, paperName, layout, spec: start, exampleId 
           </label>
         </div>
         <Refusal refused={refused} />
-        <p className="flex gap-2">
+        <p className="flex flex-wrap gap-2">
           <button className="btn btn-do" data-primary disabled={busy} onClick={() => void save()}>
             Save
           </button>

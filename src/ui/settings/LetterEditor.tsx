@@ -73,7 +73,7 @@ const WordingForm = ({ start, onRead }: FormProps) => {
       asBody={(d) => ({ ...d })}
       say={() => 'Saved.'}
       submit={
-        <p className="mt-3 flex gap-2">
+        <p className="mt-3 flex flex-wrap gap-2">
           <Submit className="btn btn-do">Save</Submit>
           <button type="button" className="btn" disabled={busy} onClick={() => void restore()}>
             Restore standard text

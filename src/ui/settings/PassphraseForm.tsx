@@ -24,7 +24,7 @@ export const PassphraseForm = () => {
         say={() => 'Changed. Every open session and every token has ended; sign in again.'}
         go={() => '/sign-in'}
         submit={
-          <p className="mt-3 flex gap-2">
+          <p className="mt-3 flex flex-wrap gap-2">
             <Submit quiet className="btn">
               Change passphrase
             </Submit>

@@ -54,7 +54,7 @@ const CashMove = ({ on, currency, accounts }: Props) => (
       say={(m, d) => `${m.number}: ${formatDigits(d.amount)} ${d.direction === 'in' ? 'put in' : 'taken out'}.`}
       again
       submit={
-        <p className="mt-3 flex gap-2">
+        <p className="mt-3 flex flex-wrap gap-2">
           <Submit quiet set={['direction', 'in']} className="btn flex-1">
             Put in
           </Submit>
@@ -136,7 +136,7 @@ const Counting = ({ currency, expected }: Pick<Props, 'currency' | 'expected'>) 
         <div className="grid grid-cols-2 gap-x-5 gap-y-1">
           {PIECES.map((worth) => (
             <div key={String(worth)} className="flex items-center gap-2">
-              <span className="fig w-16">{formatMoney(money(worth, currency))}</span>
+              <span className="w-16 text-right font-figure">{formatMoney(money(worth, currency))}</span>
               <span className="text-iron-500">×</span>
               <div className="w-20">
                 <FormQuantity

@@ -14,36 +14,29 @@ export const Sales = ({ page, today }: { readonly page: Page; readonly today: Da
     {page.sales.length === 0 ? (
       <p className="sub">No sales yet.</p>
     ) : (
-      <table className="ledger">
+      <table className="ledger list small">
         <LedgerHead
-          heads={[
-            'Sale',
-            'Title',
-            'Status',
-            { head: 'Progress', className: 'w-30 max-sm:hidden' },
-            right('Total'),
-            right('Started', 'max-sm:hidden'),
-          ]}
+          heads={['Sale', 'Title', 'Status', { head: 'Progress', className: 'w-30' }, right('Total'), right('Started')]}
         />
         <tbody>
           {page.sales.map((s) => (
             <tr key={s.sale.id} className="row">
-              <td className="font-figure">{s.sale.number}</td>
-              <td className="max-w-65 truncate max-md:max-w-32">
+              <td className="before font-figure">{s.sale.number}</td>
+              <td className="first truncate">
                 <To data-row className="cover block truncate" href={`/sales/${s.sale.id}`}>
                   {s.sale.title}
                 </To>
               </td>
-              <td>
+              <td className="rest">
                 <Stamp stands={s.stands} owes={isPositiveMoney(s.open)} />
               </td>
-              <td className="max-sm:hidden">
+              <td className="not-on-phone">
                 <MoneyBar small bar={s.bar} />
               </td>
-              <td className="r">
+              <td className="fig main">
                 <Figure of={s.bar.total} />
               </td>
-              <td className="r sub whitespace-nowrap max-sm:hidden">{formatDayShort(s.sale.startedOn, today)}</td>
+              <td className="not-on-phone r sub whitespace-nowrap">{formatDayShort(s.sale.startedOn, today)}</td>
             </tr>
           ))}
         </tbody>
