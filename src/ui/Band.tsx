@@ -15,7 +15,10 @@ interface Props {
   readonly currency: string
 }
 
-/** The iron band: whose business, the quick line, and the four flags, whose figures are never cut: where there is no room beside the line they stand below it. */
+/**
+ * The iron band: whose business, the quick line, and the four flags. Their figures are never cut: where there is no room beside the line
+ * they stand below it.
+ */
 export const Band = ({ name, flags, today, currency }: Props) => {
   const plates = [
     {
