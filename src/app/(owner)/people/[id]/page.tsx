@@ -68,7 +68,7 @@ export default async function CustomerPage({ params }: { params: Promise<{ id: s
       <p className="sub mb-1">Payment progress of the last {page.sales.length} sales</p>
       <MoneyBar bar={bar} />
       <MoneyLegend bar={bar} />
-      <div className="mt-7 grid gap-x-9 gap-y-8 lg:grid-cols-[minmax(0,1fr)_360px]">
+      <div className="mt-7 grid gap-x-9 gap-y-8 xl:grid-cols-[minmax(0,1fr)_360px]">
         <section className="min-w-0">
           <Sales page={page} today={today} />
           <Usual customerId={customer.id} rows={usual} today={today} currency={currency} />

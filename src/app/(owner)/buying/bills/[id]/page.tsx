@@ -12,6 +12,7 @@ import { Facts } from '@/ui/Facts'
 import { Files } from '@/ui/files/Files'
 import { RepeatLine } from '@/ui/sale/RepeatLine'
 import { Heading } from '@/ui/Heading'
+import { FigureCell } from '@/ui/FigureCell'
 import { LedgerHead, right } from '@/ui/LedgerHead'
 import { To } from '@/ui/To'
 import { idFrom, openShop } from '../../../_shop'
@@ -63,7 +64,7 @@ export default async function BillPage({ params }: { params: Promise<{ id: strin
             : [['Other than received at', formatDigits(bill.priceDifference)] as const]),
         ]}
       />
-      <table className="ledger max-w-4xl">
+      <table className="ledger list small max-w-4xl">
         <LedgerHead
           heads={[
             'For',
@@ -76,14 +77,18 @@ export default async function BillPage({ params }: { params: Promise<{ id: strin
         <tbody>
           {bill.lines.map((l) => (
             <tr key={l.id}>
-              <td>{l.description}</td>
-              <td>{l.account}</td>
-              <td className="fig">{formatDigits(l.quantity)}</td>
-              <td className="fig">{formatDigits(l.amount)}</td>
+              <td className="first max-w-none">{l.description}</td>
+              <td className="rest max-w-none">{l.account}</td>
+              <FigureCell head="Quantity">{formatDigits(l.quantity)}</FigureCell>
+              <td className="fig main">{formatDigits(l.amount)}</td>
               {differs && (
                 <>
-                  <td className="fig">{Number(l.toStock) === 0 ? '' : formatDigits(l.toStock)}</td>
-                  <td className="fig">{Number(l.toCostOfSales) === 0 ? '' : formatDigits(l.toCostOfSales)}</td>
+                  <FigureCell head="Difference to stock">
+                    {Number(l.toStock) !== 0 && formatDigits(l.toStock)}
+                  </FigureCell>
+                  <FigureCell head="Difference to cost">
+                    {Number(l.toCostOfSales) !== 0 && formatDigits(l.toCostOfSales)}
+                  </FigureCell>
                 </>
               )}
             </tr>

@@ -1,0 +1,57 @@
+/**
+ * Told in the page: what of it is not in its place. What lies over the side; figures that are wider than their own box; and texts that
+ * lie over one another, or over a field or button, as far as they are seen.
+ */
+export const OUT_OF_PLACE = `
+  const seen = (e) =>
+    e.checkVisibility({ opacityProperty: true, visibilityProperty: true }) &&
+    !e.closest('.sr-only, script, style, option, svg, [popover]:not(:popover-open)')
+  /** What of a box is not cut off by something around it. */
+  const cut = (around, { left, right, top, bottom }) => {
+    for (let e = around; e && e !== document.documentElement; e = e.parentElement) {
+      const { overflowX, overflowY } = getComputedStyle(e)
+      if (overflowX === 'visible' && overflowY === 'visible') continue
+      const box = e.getBoundingClientRect()
+      left = Math.max(left, box.left)
+      right = Math.min(right, box.right)
+      top = Math.max(top, box.top)
+      bottom = Math.min(bottom, box.bottom)
+    }
+    return { left, right, top, bottom }
+  }
+  const things = []
+  const add = (of, around, says, box) => {
+    const is = cut(around, box)
+    if (is.right - is.left > 2 && is.bottom - is.top > 4) things.push({ of, says, ...is })
+  }
+  const inside = document.createRange()
+  const texts = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT)
+  while (texts.nextNode()) {
+    const text = texts.currentNode
+    if (text.data.trim() === '' || !seen(text.parentElement)) continue
+    inside.selectNodeContents(text)
+    for (const box of inside.getClientRects()) add(text, text.parentElement, text.data.trim(), box)
+  }
+  for (const e of document.querySelectorAll('input, select, textarea, button, a.btn'))
+    if (seen(e)) add(e, e.parentElement, e.getAttribute('aria-label') ?? e.textContent, e.getBoundingClientRect())
+  things.sort((a, b) => a.top - b.top)
+  const belong = (a, b) => a === b || a.contains(b) || b.contains(a)
+  const wrong = []
+  things.forEach((a, i) => {
+    for (let j = i + 1; j < things.length && things[j].top < a.bottom; j++) {
+      const b = things[j]
+      if (belong(a.of, b.of)) continue
+      const wide = Math.min(a.right, b.right) - Math.max(a.left, b.left)
+      const high = Math.min(a.bottom, b.bottom) - b.top
+      if (wide > 2 && high > 0.4 * Math.min(a.bottom - a.top, b.bottom - b.top))
+        wrong.push(a.says.slice(0, 30) + ' lies over ' + b.says.slice(0, 30))
+    }
+  })
+  for (const figure of document.querySelectorAll('.fig')) {
+    inside.selectNodeContents(figure)
+    const [is, has] = [inside.getBoundingClientRect(), figure.getBoundingClientRect()]
+    if (is.width > 0 && has.width > 1 && (is.right > has.right + 1 || is.left < has.left - 1))
+      wrong.push(figure.textContent + ' is wider than its place')
+  }
+  const over = document.documentElement.scrollWidth - innerWidth
+  return over > 0 ? ['the page is wider by ' + over, ...wrong] : wrong`
