@@ -39,10 +39,19 @@ const monthsWithin = ({ from, to }: Span) => {
 }
 
 /** Whether anything lies between two days: the last of a span, and the first of the month after it. */
-type LiesBetween = (after: Day, before: Day) => SQL
+type LiesBetween = (after: SQL, before: SQL) => SQL
 
 const LINES_BETWEEN: LiesBetween = (after, before) =>
   sql`select from entry_line where on_day > ${after} and on_day < ${before}`
+
+/**
+ * The month after the last whole one of a span that ends on a day. The month in which it ends is whole where nothing lies after its end:
+ * until today, that is nearly always so, and the statement finds it out.
+ */
+const endOf = (to: SQL, lastMonth: SQL, between: LiesBetween): SQL => {
+  const next = sql`(${lastMonth} + interval '1 month')::date`
+  return sql`case when ${lastMonth} > ${to} or exists (${between(to, next)}) then ${lastMonth} else ${next} end`
+}
 
 /** Days of a month of which a span has a part; none where the end lies before the begin. */
 export interface BrokenMonth {
@@ -50,18 +59,13 @@ export interface BrokenMonth {
   readonly to: Day
 }
 
-/**
- * The whole months of a span, from `firstMonth` until before `endMonth`, and what adds rows of its broken ones to theirs. The month in
- * which a span ends is whole where nothing lies after its end: until today, that is nearly always so, and the statement finds it out.
- */
+/** The whole months of a span, from `firstMonth` until before `endMonth`, and what adds rows of its broken ones to theirs. */
 export const wholeMonths = (span: { readonly from?: Day; readonly to: Day }, between: LiesBetween = LINES_BETWEEN) => {
   const from = span.from ?? EVER
   const { firstMonth, headEnds, lastMonth } = monthsWithin({ from, to: span.to })
-  const next = addMonths(lastMonth, 1)
   const isEnd = lastMonth > span.to
-  const endMonth = isEnd
-    ? sql`${lastMonth}::date`
-    : sql`(select case when exists (${between(span.to, next)}) then ${lastMonth}::date else ${next}::date end)`
+  const last = sql`${lastMonth}::date`
+  const endMonth = isEnd ? last : sql`(select ${endOf(sql`${span.to}::date`, last, between)})`
   const broken: BrokenMonth[] = []
   if (from < firstMonth) broken.push({ from, to: addDays(headEnds, -1) })
   if (!isEnd && firstMonth <= span.to)
@@ -83,6 +87,16 @@ const LESS_YEAR_ENDS = sql`
 
 /** Days as one parameter, however many there are. */
 export const daysOf = (days: readonly Day[]): SQL => sql`${sql.param(`{${days.join()}}`)}::date[]`
+
+/** Rows of several spans, each span's own; `n` is which of them, from 1. */
+export const ofEachSpan = <R extends { readonly n: number }, T>(
+  spans: readonly unknown[],
+  rows: readonly R[],
+  as: (row: R) => T,
+): readonly T[][] => {
+  const bySpan = rowsBy(rows, (r) => r.n)
+  return spans.map((_, i) => (bySpan.get(i + 1) ?? []).map(as))
+}
 
 /**
  * What each account was debited and credited in each of several spans, from `from` (or ever) through `to`. Whole months come from the
@@ -107,9 +121,7 @@ export const sumAccountsOf = async (
     credit: string
   }>(sql`
     with span as (
-      select u.*, case when u.last_month > u.to_day or exists (
-                select from entry_line l where l.on_day > u.to_day and l.on_day < (u.last_month + interval '1 month')::date)
-             then u.last_month else (u.last_month + interval '1 month')::date end as end_month
+      select u.*, ${endOf(sql`u.to_day`, sql`u.last_month`, LINES_BETWEEN)} as end_month
         from unnest(${each('from')}, ${each('to')}, ${each('firstMonth')}, ${each('headEnds')}, ${each('lastMonth')})
              with ordinality u(from_day, to_day, first_month, head_ends, last_month, n)
     ),
@@ -126,17 +138,14 @@ export const sumAccountsOf = async (
     select s.n::int, a.id, a.code, a.name, a.kind, coalesce(p.debit, 0)::text as debit, coalesce(p.credit, 0)::text as credit
       from span s cross join account a left join sums p on p.n = s.n and p.account_id = a.id
      order by s.n, a.code`)
-  const bySpan = rowsBy(rows, (r) => r.n)
-  return spans.map((_, i) =>
-    (bySpan.get(i + 1) ?? []).map(({ id, code, name, kind, debit, credit }) => ({
-      id,
-      code,
-      name,
-      kind,
-      debit: money(BigInt(debit), currency),
-      credit: money(BigInt(credit), currency),
-    })),
-  )
+  return ofEachSpan(spans, rows, ({ id, code, name, kind, debit, credit }) => ({
+    id,
+    code,
+    name,
+    kind,
+    debit: money(BigInt(debit), currency),
+    credit: money(BigInt(credit), currency),
+  }))
 }
 
 /** What each account was debited and credited from `from` (or ever) through `to`. */

@@ -2,9 +2,8 @@ import { sql, type SQL } from 'drizzle-orm'
 import { addDays, laterDay, type Day, type Span } from '@/core/day'
 import type { AccountKind, AccountRole, CashHeld, CashMove } from '@/core/ledger'
 import { money } from '@/core/money'
-import { rowsBy } from '@/core/rowsBy'
 import type { Db } from '../connect'
-import { daysOf, heldThrough, wholeMonths, type BrokenMonth } from './balances'
+import { daysOf, heldThrough, ofEachSpan, wholeMonths, type BrokenMonth } from './balances'
 
 /** Whether a line of a span stands on the other side of cash: it is not cash itself, and its entry moved some. */
 export const acrossCash = (
@@ -92,14 +91,11 @@ export const listCashHeld = async (
         from unnest(${daysOf(spans.map((s) => s.from))}, ${daysOf(spans.map((s) => s.to))}) with ordinality s(from_day, to_day, n)
              cross join account a where a.is_cash order by s.n, a.code`,
   )
-  const bySpan = rowsBy(rows, (r) => r.n)
-  return spans.map((_, i) =>
-    (bySpan.get(i + 1) ?? []).map(({ id, code, name, opening, closing }) => ({
-      id,
-      code,
-      name,
-      opening: money(BigInt(opening), currency),
-      closing: money(BigInt(closing), currency),
-    })),
-  )
+  return ofEachSpan(spans, rows, ({ id, code, name, opening, closing }) => ({
+    id,
+    code,
+    name,
+    opening: money(BigInt(opening), currency),
+    closing: money(BigInt(closing), currency),
+  }))
 }

@@ -204,7 +204,7 @@ const taxesOfDays = ({ from, to }: BrokenMonth): SQL => sql`
             union all
             select tax_code_id, component_id, net, amount from tax_move where on_day between ${from} and ${to}`
 
-const TAXES_BETWEEN = (after: Day, before: Day): SQL => sql`
+const TAXES_BETWEEN = (after: SQL, before: SQL): SQL => sql`
             select from invoice where on_day > ${after} and on_day < ${before}
             union all select from tax_move where on_day > ${after} and on_day < ${before}`
 
