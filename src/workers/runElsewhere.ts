@@ -61,7 +61,7 @@ export const runElsewhere = async <I extends object, O>(
   here: (input: I & Telling) => Promise<O>,
   { signal, onProgress, patience = PATIENCE }: Waiting = {},
 ): Promise<O> => {
-  const file = join(process.cwd(), WORKERS[name].file)
+  const file = join(/* turbopackIgnore: true */ process.cwd(), WORKERS[name].file)
   // Bytes are an input, too: only what tells how far it is is put together anew.
   if (!isMainThread || !existsSync(file))
     return here(onProgress ? { ...input, tell: { postMessage: onProgress } } : input)

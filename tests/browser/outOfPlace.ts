@@ -6,22 +6,26 @@ export const OUT_OF_PLACE = `
   const seen = (e) =>
     e.checkVisibility({ opacityProperty: true, visibilityProperty: true }) &&
     !e.closest('.sr-only, script, style, option, svg, [popover]:not(:popover-open)')
-  /** What of a box is not cut off by something around it. */
-  const cut = (around, { left, right, top, bottom }) => {
-    for (let e = around; e && e !== document.documentElement; e = e.parentElement) {
-      const { overflowX, overflowY } = getComputedStyle(e)
-      if (overflowX === 'visible' && overflowY === 'visible') continue
-      const box = e.getBoundingClientRect()
-      left = Math.max(left, box.left)
-      right = Math.min(right, box.right)
-      top = Math.max(top, box.top)
-      bottom = Math.min(bottom, box.bottom)
-    }
-    return { left, right, top, bottom }
+  /** What is seen of whatever stands in an element: what is around it may cut it off. Asked once of each element. */
+  const windows = new Map([[document.documentElement, { left: -Infinity, right: Infinity, top: -Infinity, bottom: Infinity }]])
+  const within = (a, b) => ({
+    left: Math.max(a.left, b.left),
+    right: Math.min(a.right, b.right),
+    top: Math.max(a.top, b.top),
+    bottom: Math.min(a.bottom, b.bottom),
+  })
+  const windowOf = (e) => {
+    if (windows.has(e)) return windows.get(e)
+    const around = windowOf(e.parentElement)
+    const { overflowX, overflowY } = getComputedStyle(e)
+    const cuts = overflowX !== 'visible' || overflowY !== 'visible'
+    const is = cuts ? within(around, e.getBoundingClientRect()) : around
+    windows.set(e, is)
+    return is
   }
   const things = []
   const add = (of, around, says, box) => {
-    const is = cut(around, box)
+    const is = within(windowOf(around), box)
     if (is.right - is.left > 2 && is.bottom - is.top > 4) things.push({ of, says, ...is })
   }
   const inside = document.createRange()

@@ -29,7 +29,7 @@ export const ListLinks = ({ label, name, choices, path, query, counts }: Props) 
     </To>
   )
   return (
-    <nav aria-label={label} className="no-print flex flex-wrap gap-x-4 gap-y-1">
+    <nav aria-label={label} className="no-print links">
       {choices.length > 2 && !choices.some((c) => c.value === 'all') && link(undefined, 'All', here === undefined)}
       {shown.map((c) => link(here === c.value && choices.length <= 2 ? undefined : c.value, c.name, here === c.value))}
     </nav>

@@ -27,7 +27,7 @@ export default async function StockAges({ searchParams }: { searchParams: Search
         action={<ListExport name="stock-ages" query={open.query} />}
       />
       {places.length > 1 && (
-        <p className="mb-3 flex flex-wrap gap-x-4">
+        <p className="links mb-3">
           {[{ id: '', name: 'All places' }, ...places.map((p) => ({ id: String(p.id), name: p.name }))].map((p) => (
             <To
               key={p.id}

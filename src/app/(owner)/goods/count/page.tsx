@@ -21,7 +21,7 @@ export default async function CountPage({ searchParams }: { searchParams: Search
     <>
       <Heading title="Count stock" beside="Enter what you counted; empty lines stay unchanged" />
       {at && (
-        <p className="mb-3 flex flex-wrap gap-x-4 gap-y-1">
+        <p className="links mb-3">
           {places.map((p) => (
             <To
               key={p.id}

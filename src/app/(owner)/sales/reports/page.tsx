@@ -35,7 +35,7 @@ export default async function Reports({ searchParams }: { searchParams: Search }
     <>
       <Heading title="Sales reports" />
       <div className="mb-4 flex flex-wrap items-end gap-6">
-        <nav aria-label="Reports" className="flex flex-wrap gap-x-4 gap-y-1 pb-4">
+        <nav aria-label="Reports" className="links pb-4">
           {Object.entries(VIEWS).map(([k, name]) => (
             <To
               key={k}

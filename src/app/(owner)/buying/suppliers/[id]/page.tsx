@@ -79,7 +79,7 @@ export default async function SupplierPage({ params }: { params: Promise<{ id: s
         <section className="min-w-0">
           <h2>Unpaid bills</h2>
           <ListRows open={open} about={shop} />
-          <p className="mt-3 flex flex-wrap gap-x-4">
+          <p className="links mt-3">
             <To className="underline" href={`/buying?supplier=${supplier.id}`}>
               Purchase orders
             </To>
