@@ -6,7 +6,7 @@ const alias = { '@': resolve(import.meta.dirname, 'src') }
 const shared = { environment: 'node' as const, restoreMocks: true, env: { TILL_LOG: 'silent' } }
 
 /** The longest files, by the clock. Begun last, they would go on alone when all others are over. */
-const LONG = ['browser/everyoneElse', 'browser/everyone', 'services/history', 'services/upgrades']
+const LONG = ['browser/everyoneElse', 'browser/everyone', 'http/fuzz', 'services/history', 'services/upgrades']
 
 class LongestFirst extends BaseSequencer {
   override async sort(files: TestSpecification[]): Promise<TestSpecification[]> {
@@ -19,8 +19,8 @@ class LongestFirst extends BaseSequencer {
 export default defineConfig({
   resolve: { alias },
   test: {
-    // Half of each part is waiting for the database or the browser, so that two files at once fit two cores and one.
-    maxWorkers: 2,
+    // A third of each file is waiting for the database, the browser or the end of an outage: three at once fill two cores.
+    maxWorkers: 3,
     experimental: { fsModuleCache: true },
     sequence: { sequencer: LongestFirst },
     projects: [
@@ -55,8 +55,6 @@ export default defineConfig({
           pool: 'threads',
           // The program is loaded once a worker, not once a file.
           isolate: false,
-          // They wait for the database two thirds of their time.
-          maxWorkers: 3,
           setupFiles: ['tests/services/eachFile.ts'],
           include: ['tests/services/**/*.test.ts'],
           globalSetup: 'tests/setUp.ts',
@@ -69,8 +67,6 @@ export default defineConfig({
         test: {
           ...shared,
           name: 'faults',
-          // Who waits for an outage to end needs no core.
-          maxWorkers: 3,
           include: ['tests/faults/**/*.test.ts'],
           testTimeout: 120_000,
           hookTimeout: 120_000,
@@ -82,7 +78,6 @@ export default defineConfig({
           ...shared,
           name: 'http',
           isolate: false,
-          maxWorkers: 3,
           include: ['tests/http/**/*.test.ts'],
           globalSetup: 'tests/setUp.ts',
           testTimeout: 180_000,
@@ -105,7 +100,6 @@ export default defineConfig({
           ...shared,
           name: 'browser',
           isolate: false,
-          maxWorkers: 3,
           include: ['tests/browser/**/*.test.ts'],
           globalSetup: 'tests/setUp.ts',
           testTimeout: 180_000,

@@ -3,6 +3,7 @@ import { existsSync, mkdtempSync, readFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join, resolve } from 'node:path'
 import { build } from '../scripts/build'
+import { GIVEN_CLUSTER, templateCluster } from './setUp'
 
 const root = resolve(import.meta.dirname, '..')
 const bin = (name: string): string => join(root, 'node_modules/.bin', name)
@@ -65,9 +66,10 @@ interface Report {
   }[]
 }
 
-const vitest = async (project: string): Promise<Outcome> => {
+const vitest = async (...projects: readonly string[]): Promise<Outcome> => {
   const file = join(mkdtempSync(join(tmpdir(), 'iron-till-report-')), 'report.json')
-  const done = await run('vitest', ['run', '--project', project, '--reporter=json', `--outputFile=${file}`])
+  const which = projects.flatMap((name) => ['--project', name])
+  const done = await run('vitest', ['run', ...which, '--reporter=json', `--outputFile=${file}`])
   if (!existsSync(file)) return { passed: 0, failed: 1, says: done.said.slice(-3000) }
   const report = JSON.parse(readFileSync(file, 'utf8')) as Report
   const broken = report.testResults.filter(
@@ -109,16 +111,14 @@ const imports = async (): Promise<Outcome> => {
     : { passed: 0, failed: summary.violations.length, says }
 }
 
-/** Parts that drive the built application. */
-const built = (project: string) => (): Promise<Outcome> => {
-  build()
-  return vitest(project)
+interface Part {
+  /** More than one where they run as one: none waits for the last file of another. */
+  readonly names: readonly string[]
+  /** Given those that are wanted. */
+  readonly run: (...names: readonly string[]) => Promise<Outcome>
 }
 
-interface Part {
-  readonly name: string
-  readonly run: () => Promise<Outcome>
-}
+const part = (name: string, run: () => Promise<Outcome>): Part => ({ names: [name], run })
 
 /** TypeScript 7, which checks types alone: `.bin/tsc` may be 6, through which imports are read. */
 const TSC_7 = '../typescript-7/bin/tsc'
@@ -126,43 +126,48 @@ const TSC_7 = '../typescript-7/bin/tsc'
 /** Parts of one row use one core or wait for much of their time: two of them run beside each other, the longest first. */
 const ROWS: readonly (readonly Part[])[] = [
   [
+    part('types', async () => {
+      const generated = await command('next', ['typegen'])
+      return generated.failed > 0 ? generated : command(TSC_7, ['--noEmit', '--singleThreaded'])
+    }),
+    part('imports', imports),
+    part('lint', () => command('oxlint', ['--deny-warnings', '--report-unused-disable-directives'])),
+    part('format', () => command('oxfmt', ['--check'])),
+    part('core', () => vitest('core')),
+  ],
+  [{ names: ['components', 'services'], run: vitest }],
+  [
     {
-      name: 'types',
-      run: async () => {
-        const generated = await command('next', ['typegen'])
-        return generated.failed > 0 ? generated : command(TSC_7, ['--noEmit', '--singleThreaded'])
+      // They drive the built application.
+      names: ['faults', 'http', 'browser'],
+      run: (...names) => {
+        build()
+        return vitest(...names)
       },
     },
-    { name: 'imports', run: imports },
-    { name: 'lint', run: () => command('oxlint', ['--deny-warnings', '--report-unused-disable-directives']) },
-    { name: 'format', run: () => command('oxfmt', ['--check']) },
-    { name: 'core', run: () => vitest('core') },
   ],
-  [{ name: 'components', run: () => vitest('components') }],
-  [{ name: 'services', run: () => vitest('services') }],
-  [{ name: 'faults', run: built('faults') }],
-  [{ name: 'http', run: built('http') }],
-  [{ name: 'browser', run: built('browser') }],
 ]
-const PARTS = ROWS.flat()
+/** What is tested on copies of one database. */
+const ON_DATABASES = ['services', 'http', 'browser']
+const NAMES = ROWS.flat().flatMap(({ names }) => names)
 
 const wanted = process.argv.slice(2)
-const unknown = wanted.filter((w) => !PARTS.some(({ name }) => name === w))
+const unknown = wanted.filter((w) => !NAMES.includes(w))
 if (unknown.length > 0) {
-  console.error(`There is no part ${unknown.join(', ')}. The parts are: ${PARTS.map(({ name }) => name).join(', ')}`)
+  console.error(`There is no part ${unknown.join(', ')}. The parts are: ${NAMES.join(', ')}`)
   process.exit(1)
 }
 
 let passed = 0
 let failed = 0
-const take = async (part: Part): Promise<void> => {
+const take = async ({ names, run: start }: Part): Promise<void> => {
   const began = performance.now()
-  const outcome = await part.run()
+  const outcome = await start(...names)
   passed += outcome.passed
   failed += outcome.failed
   const seconds = ((performance.now() - began) / 1000).toFixed(1)
   console.log(
-    `${outcome.failed === 0 ? '✓' : '✗'} ${part.name.padEnd(10)} ${outcome.passed} passed, ${outcome.failed} failed (${seconds} s)`,
+    `${outcome.failed === 0 ? '✓' : '✗'} ${names.join(' ').padEnd(10)} ${outcome.passed} passed, ${outcome.failed} failed (${seconds} s)`,
   )
   if (outcome.says) console.log(`  ${outcome.says}`)
 }
@@ -172,9 +177,16 @@ const takeAll = async (left: Part[]): Promise<void> => {
   for (let part = left.shift(); part; part = left.shift()) await take(part)
 }
 
+const isWanted = (name: string): boolean => wanted.length === 0 || wanted.includes(name)
+const cluster = ON_DATABASES.some(isWanted) ? await templateCluster() : null
+if (cluster) process.env[GIVEN_CLUSTER] = cluster.url
+for (const signal of ['SIGINT', 'SIGTERM'] as const)
+  process.once(signal, () => void Promise.resolve(cluster?.remove()).finally(() => process.exit(1)))
+
 for (const row of ROWS) {
-  const left = row.filter(({ name }) => wanted.length === 0 || wanted.includes(name))
+  const left = row.map((p) => ({ ...p, names: p.names.filter(isWanted) })).filter(({ names }) => names.length > 0)
   await Promise.all([takeAll(left), takeAll(left)])
 }
+await cluster?.remove()
 console.log(`${passed} passed, ${failed} failed`)
 process.exit(failed === 0 && passed > 0 ? 0 : 1)

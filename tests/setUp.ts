@@ -22,14 +22,24 @@ export const copyDatabase = async (clusterUrl: string, name: string, of = TEMPLA
   return urlOf(clusterUrl, name)
 }
 
-const setUp = async ({ provide }: TestProject) => {
-  const { url, remove } = await testCluster()
-  const server = openDatabase(url)
+/** A throw-away cluster with a database in it that was migrated once for all. */
+export const templateCluster = async (): Promise<{ url: string; remove: () => Promise<void> }> => {
+  const cluster = await testCluster()
+  const server = openDatabase(cluster.url)
   await server.db.execute(`create database ${TEMPLATE}`)
   await server.close()
-  const template = openDatabase(urlOf(url, TEMPLATE))
+  const template = openDatabase(urlOf(cluster.url, TEMPLATE))
   await migrate(template.db)
   await template.close()
+  return cluster
+}
+
+/** Where bin/test says which cluster serves all parts. */
+export const GIVEN_CLUSTER = 'TILL_TEST_CLUSTER'
+
+const setUp = async ({ provide }: TestProject) => {
+  const given = process.env[GIVEN_CLUSTER]
+  const { url, remove } = given ? { url: given, remove: async () => {} } : await templateCluster()
   provide('clusterUrl', url)
   return remove
 }
