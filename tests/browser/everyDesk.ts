@@ -28,6 +28,21 @@ const buySome = async (r: Till['request'], goodsId: number): Promise<void> => {
     amount: '180.00',
     for: [{ billId, amount: '180.00' }],
   })
+  await r('POST', '/purchase-orders', { supplierId, lines: [{ goodsId, quantity: '3', unitCost: '91' }] })
+}
+/** Goods of one number each, and of one batch. */
+const keepPieces = async (r: Till['request']): Promise<void> => {
+  const violin = { code: 'V1', name: `Violin for ${long}`, kind: 'stock', price: '900.00', track: 'serial' }
+  const { id: violinId } = (await r('POST', '/goods', violin)).body
+  const rosin = { code: 'R1', name: `Rosin for ${long}`, kind: 'stock', price: '12.00', track: 'lot' }
+  const { id: rosinId } = (await r('POST', '/goods', rosin)).body
+  const lot = { code: 'A-7', expires: '2027-01-31' }
+  await r('POST', '/stock-counts', {
+    lines: [
+      { goodsId: violinId, serials: ['FS-103'], unitCost: '400' },
+      { goodsId: rosinId, lot, counted: '5', unitCost: '4' },
+    ],
+  })
 }
 /** A business with one of everything, and names as long as they come. */
 export const openFullDesk = async (name: string): Promise<void> => {
@@ -86,9 +101,7 @@ export const openFullDesk = async (name: string): Promise<void> => {
     `/sales/${(await r('POST', '/sales', { customerId: customer.id, agreed: true, lines })).body.id}/picks`,
     {},
   )
-  const violin = { code: 'V1', name: `Violin for ${long}`, kind: 'stock', price: '900.00', track: 'serial' }
-  const { id: violinId } = (await r('POST', '/goods', violin)).body
-  await r('POST', '/stock-counts', { lines: [{ goodsId: violinId, serials: ['FS-103'], unitCost: '400' }] })
+  await keepPieces(r)
   const { id: bankAccountId } = (await r('POST', '/bank/accounts', { name: long.slice(0, 80) })).body
   const file = { 'content-type': 'application/octet-stream' }
   await r('POST', `/bank/statements?bankAccountId=${bankAccountId}&name=march.ofx`, ofx(), file)
@@ -99,7 +112,11 @@ export const openFullDesk = async (name: string): Promise<void> => {
   driver = await openBrowser()
   // What looks for barriers is there on every page.
   await (driver as Driver).sendDevToolsCommand('Page.addScriptToEvaluateOnNewDocument', { source: axe.source })
-  await handsOn(driver, till.base).signIn()
+  const i = handsOn(driver, till.base)
+  await i.signIn()
+  await i.go('/shop')
+  await i.click(`Add to basket: Case for ${long}`)
+  await i.see('Your name')
 }
 export const closeFullDesk = async (): Promise<void> => {
   // Its pages come with what looks for barriers: no other file goes on with it.

@@ -1,8 +1,9 @@
 /**
  * Told in the page: what of it is not in its place. What lies over the side; figures that are wider than their own box; and texts that
- * lie over one another, or over a field or button, as far as they are seen.
+ * lie over one another, or over a field or button, as far as they are seen. Of a panel that is open, what is in it.
  */
 export const OUT_OF_PLACE = `
+  const all = document.querySelector('[role=dialog]') ?? document.body
   const seen = (e) =>
     e.checkVisibility({ opacityProperty: true, visibilityProperty: true }) &&
     !e.closest('.sr-only, script, style, option, svg, [popover]:not(:popover-open)')
@@ -29,14 +30,14 @@ export const OUT_OF_PLACE = `
     if (is.right - is.left > 2 && is.bottom - is.top > 4) things.push({ of, says, ...is })
   }
   const inside = document.createRange()
-  const texts = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT)
+  const texts = document.createTreeWalker(all, NodeFilter.SHOW_TEXT)
   while (texts.nextNode()) {
     const text = texts.currentNode
     if (text.data.trim() === '' || !seen(text.parentElement)) continue
     inside.selectNodeContents(text)
     for (const box of inside.getClientRects()) add(text, text.parentElement, text.data.trim(), box)
   }
-  for (const e of document.querySelectorAll('input, select, textarea, button, a.btn'))
+  for (const e of all.querySelectorAll('input, select, textarea, button, a.btn'))
     if (seen(e)) add(e, e.parentElement, e.getAttribute('aria-label') ?? e.textContent, e.getBoundingClientRect())
   things.sort((a, b) => a.top - b.top)
   const belong = (a, b) => a === b || a.contains(b) || b.contains(a)
@@ -51,7 +52,7 @@ export const OUT_OF_PLACE = `
         wrong.push(a.says.slice(0, 30) + ' lies over ' + b.says.slice(0, 30))
     }
   })
-  for (const figure of document.querySelectorAll('.fig')) {
+  for (const figure of all.querySelectorAll('.fig')) {
     inside.selectNodeContents(figure)
     const [is, has] = [inside.getBoundingClientRect(), figure.getBoundingClientRect()]
     if (is.width > 0 && has.width > 1 && (is.right > has.right + 1 || is.left < has.left - 1))

@@ -27,23 +27,24 @@ describe('a mail server that drips', () => {
       customerId: customer.body.id,
       lines: [{ description: 'Rehair', quantity: '1', unitPrice: '60.00' }],
     })
+    const now = async () => (await call('GET', '/post')).body.items[0]
+    const givenUp = async () => /too slow/.test((await now()).problem)
     const letter = await call('POST', '/post', { paper: 'estimate', paperId: sale.body.id })
-    expect([letter.status, letter.ms < 2_000]).toEqual([201, true])
+    expect([letter.status, await givenUp()]).toEqual([201, false])
 
+    // Whoever is answered before that server is given up did not wait for it: it takes half a minute.
     const sending = call('POST', `/post/${letter.body.id}/send`)
-    for (let i = 0; i < 10; i++) {
+    for (let i = 0; i < 5; i++) {
       const [added, health] = await Promise.all([
         addCustomer(till.port, `Meanwhile ${i}`),
         ask(till.port, 'GET', '/api/health'),
       ])
       expect([added.status, health.status]).toEqual([201, 200])
-      expect(Math.max(added.ms, health.ms)).toBeLessThan(2_000)
       await pause(200)
     }
     const told = await sending
-    expect([told.status, told.body.state, told.ms < 8_000]).toEqual([200, 'waiting', true])
-    const now = async () => (await call('GET', '/post')).body.items[0]
-    await eventually('it was given up for this time', async () => /too slow/.test((await now()).problem), 45_000)
+    expect([told.status, told.body.state, await givenUp()]).toEqual([200, 'waiting', false])
+    await eventually('it was given up for this time', givenUp, 45_000)
     expect(await now()).toMatchObject({ state: 'waiting', tries: 1 })
 
     slow.close()
