@@ -55,7 +55,11 @@ const drawn = (cell: DrawnCell | undefined, opens: boolean) => {
   return (
     <>
       {href ? (
-        <To data-row={opens ? '' : undefined} className={opens ? 'cover' : 'relative z-10 hover:underline'} href={href}>
+        <To
+          data-row={opens ? '' : undefined}
+          className={opens ? 'cover' : 'relative z-10 hover:underline sm:-mx-2 sm:px-2'}
+          href={href}
+        >
           {said}
         </To>
       ) : (
