@@ -10,8 +10,10 @@ const LONG = ['browser/everyoneElse', 'browser/everyone', 'http/fuzz', 'services
 
 class LongestFirst extends BaseSequencer {
   override async sort(files: TestSpecification[]): Promise<TestSpecification[]> {
-    const place = ({ moduleId }: TestSpecification): number =>
-      (LONG.findIndex((name) => moduleId.endsWith(`/${name}.test.ts`)) + LONG.length + 1) % (LONG.length + 1)
+    const place = ({ moduleId }: TestSpecification): number => {
+      const at = LONG.findIndex((name) => moduleId.endsWith(`/${name}.test.ts`))
+      return at < 0 ? LONG.length : at
+    }
     return (await super.sort(files)).sort((a, b) => place(a) - place(b))
   }
 }
@@ -19,7 +21,7 @@ class LongestFirst extends BaseSequencer {
 export default defineConfig({
   resolve: { alias },
   test: {
-    // A third of each file is waiting for the database, the browser or the end of an outage: three at once fill two cores.
+    // Each file waits now and then for the database, the browser or the end of an outage: three at once fill two cores.
     maxWorkers: 3,
     experimental: { fsModuleCache: true },
     sequence: { sequencer: LongestFirst },

@@ -14,7 +14,7 @@ for (const [path, entry] of Object.entries(lock.packages)) {
   const { version, resolved: _, ...rest } = entry
   lock.packages[path] = {
     version,
-    resolved: `https://registry.invalid/${name}/-/${name.split('/').at(-1)}-${version}.tgz`,
+    resolved: `https://packages.invalid/${name}/-/${name.split('/').at(-1)}-${version}.tgz`,
     ...rest,
   }
 }

@@ -174,7 +174,7 @@ const take = async ({ names, run: start }: Part): Promise<void> => {
 
 /** Takes one part after the other from the front of those that are left. */
 const takeAll = async (left: Part[]): Promise<void> => {
-  for (let part = left.shift(); part; part = left.shift()) await take(part)
+  for (let next = left.shift(); next; next = left.shift()) await take(next)
 }
 
 const isWanted = (name: string): boolean => wanted.length === 0 || wanted.includes(name)
@@ -183,10 +183,13 @@ if (cluster) process.env[GIVEN_CLUSTER] = cluster.url
 for (const signal of ['SIGINT', 'SIGTERM'] as const)
   process.once(signal, () => void Promise.resolve(cluster?.remove()).finally(() => process.exit(1)))
 
-for (const row of ROWS) {
-  const left = row.map((p) => ({ ...p, names: p.names.filter(isWanted) })).filter(({ names }) => names.length > 0)
-  await Promise.all([takeAll(left), takeAll(left)])
+try {
+  for (const row of ROWS) {
+    const left = row.map((p) => ({ ...p, names: p.names.filter(isWanted) })).filter(({ names }) => names.length > 0)
+    await Promise.all([takeAll(left), takeAll(left)])
+  }
+} finally {
+  await cluster?.remove()
 }
-await cluster?.remove()
 console.log(`${passed} passed, ${failed} failed`)
 process.exit(failed === 0 && passed > 0 ? 0 : 1)

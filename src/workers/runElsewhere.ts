@@ -61,6 +61,7 @@ export const runElsewhere = async <I extends object, O>(
   here: (input: I & Telling) => Promise<O>,
   { signal, onProgress, patience = PATIENCE }: Waiting = {},
 ): Promise<O> => {
+  // Known only where it runs: a build that looked for it would take the whole project along.
   const file = join(/* turbopackIgnore: true */ process.cwd(), WORKERS[name].file)
   // Bytes are an input, too: only what tells how far it is is put together anew.
   if (!isMainThread || !existsSync(file))

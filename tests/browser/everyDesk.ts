@@ -159,6 +159,19 @@ const GREAT = `
     if (!texts.currentNode.parentElement.closest('script, style'))
       texts.currentNode.data = texts.currentNode.data.replace(/\\b\\d[\\d,]*\\.\\d\\d\\b(?!%)/g, '12,345,678.90')`
 
+/** What is wrong with the panel a page opens with, as wide as the window is. */
+export const panelLooksRight = async (path: string): Promise<string[]> => {
+  await handsOn(driver, till.base).go(path)
+  const panels = 'return document.querySelectorAll("[role=dialog]").length'
+  await driver.wait(async () => (await driver.executeScript(panels)) === 1, 8000, 'not one panel')
+  await drawn()
+  return [
+    ...(await complaintsOf(driver)),
+    ...(await barriers('[role=dialog]', [...BY_WIDTH, 'label', 'button-name'])),
+    ...(await outOfPlace()),
+  ]
+}
+
 /** Phones, tablets, a desk, and what is left of it by zooming in: four times as large it is as narrow as the smallest phone. */
 const WIDTHS = [320, 390, 640, 768, 1024, 1280]
 

@@ -1,6 +1,7 @@
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
-import { barriers, closeFullDesk, driver, looksRight, openFullDesk, till } from './everyDesk'
-import { handsOn } from './till'
+import { DOINGS } from '@/ui/sale/saleActs'
+import { barriers, closeFullDesk, driver, looksRight, openFullDesk, panelLooksRight, till } from './everyDesk'
+import { handsOn, setSize } from './till'
 
 beforeAll(() => openFullDesk('everyone'))
 afterAll(closeFullDesk)
@@ -57,6 +58,14 @@ describe('every main view', () => {
       async () => (await driver.executeScript('return document.querySelectorAll("[role=dialog]").length')) === 0,
       5000,
     )
+  })
+  test('every panel of a sale keeps its place on a phone', async () => {
+    await setSize(driver, 390, 844)
+    try {
+      for (const doing of DOINGS) expect([doing, await panelLooksRight(`/sales/1?do=${doing}`)]).toEqual([doing, []])
+    } finally {
+      await setSize(driver, 1280, 800)
+    }
   })
   test('the keys are told and lead to the places', async () => {
     const i = handsOn(driver, till.base)

@@ -29,6 +29,7 @@ const makeBackup = async ({ db, today }: Till): Promise<Result<BackupRunRow, Fai
   const name = backupName(new Date())
   try {
     await mkdir(folder, { recursive: true, mode: 0o700 })
+    // The folder is known only where it runs: a build that looked for it would take the whole project along.
     const { bytes, rows } = await writeBackup(databaseUrl(), join(/* turbopackIgnore: true */ folder, name))
     await insertBackupRun(db, { onDay: today, ok: true, name, bytes: BigInt(bytes), rows })
     await thin(folder, today)
