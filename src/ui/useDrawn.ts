@@ -1,4 +1,5 @@
-import { startTransition, useEffect, useState, useSyncExternalStore } from 'react'
+import { startTransition, useEffect, useLayoutEffect, useState, useSyncExternalStore } from 'react'
+import { flushSync } from 'react-dom'
 
 /** So many rows are there with the page itself, more than a screen shows; so many follow each moment while it is already worked with. */
 const AT_ONCE = 24
@@ -13,15 +14,27 @@ export const useDrawn = <Row>(shown: readonly Row[]): readonly Row[] => useGrowi
 export const useDrawnToRead = <Row>(shown: readonly Row[], first = AT_ONCE): readonly Row[] =>
   useGrowing(shown, useComesWithPage() ? first : Infinity)
 
+/** What has rows still to draw. */
+const growing = new Set<() => void>()
+/** Draws all rows that are still to come, now: for who is about to do something with every one of them. */
+export const drawAll = (): void => flushSync(() => growing.forEach((all) => all()))
+
 const useGrowing = <Row>(shown: readonly Row[], first: number): readonly Row[] => {
   const [count, setCount] = useState(shown.length <= first ? Infinity : first)
   const { length } = shown
+  const grows = count < length
+  useLayoutEffect(() => {
+    if (!grows) return
+    const all = () => setCount(Infinity)
+    growing.add(all)
+    return () => void growing.delete(all)
+  }, [grows])
   useEffect(() => {
     if (count === Infinity) return
     const timer = setTimeout(() => startTransition(() => setCount(count < length ? count + AT_ONCE : Infinity)))
     return () => clearTimeout(timer)
   }, [count, length])
-  return count < length ? shown.slice(0, count) : shown
+  return grows ? shown.slice(0, count) : shown
 }
 
 /** Whether this is drawn on the server, or taken over from what the server drew. */

@@ -2,7 +2,7 @@ import { act, render, screen, waitFor } from '@testing-library/react'
 import { hydrateRoot } from 'react-dom/client'
 import { renderToString } from 'react-dom/server'
 import { userEvent } from './hand'
-import { describe, expect, test } from 'vitest'
+import { describe, expect, test, vi } from 'vitest'
 import { day, type Day } from '@/core/day'
 import { decimal, money, type Money } from '@/core/money'
 import { defineColumns, type Column } from '@/lists/column'
@@ -12,9 +12,11 @@ import { ListExport } from '@/ui/list/ListExport'
 import { ListFilters } from '@/ui/list/ListFilters'
 import { ListPages } from '@/ui/list/ListPages'
 import { ListTable } from '@/ui/list/ListTable'
+import { CHOSEN } from '@/ui/owed/chosen'
+import { LettersToChosen } from '@/ui/owed/LettersToChosen'
 import { SavedViews } from '@/ui/SavedViews'
 import { answerCalls } from './calls'
-import { choose, field, press, rowsOf, type } from './hands'
+import { button, choose, field, press, rowsOf, type } from './hands'
 import { router, said } from './world'
 
 const TODAY = day('2026-03-02')
@@ -139,11 +141,25 @@ describe('a list', () => {
     expect(screen.getAllByRole('row')).toHaveLength(61) // with the heads
   })
 
-  test('of whose rows all may be chosen at once comes with all of them', () => {
-    const boxes = { head: 'Chosen', form: 'many', of: (r: Row) => ({ value: `${r.id}`, label: r.name, withAll: true }) }
-    const page = document.createElement('div')
-    page.innerHTML = renderToString(list({ rows: MANY, boxes }))
-    expect(page.querySelectorAll('[type=checkbox]')).toHaveLength(60)
+  test('has all its rows as soon as somebody chooses all of them', async () => {
+    vi.useFakeTimers()
+    const boxes = { head: 'Chosen', form: CHOSEN, of: (r: Row) => ({ value: `${r.id}`, label: r.name, withAll: true }) }
+    const many = (
+      <>
+        <LettersToChosen />
+        {list({ rows: MANY, boxes })}
+      </>
+    )
+    const page = document.body.appendChild(document.createElement('div'))
+    page.innerHTML = renderToString(many)
+    const root = await act(async () => hydrateRoot(page, many))
+    expect(screen.getAllByRole('checkbox')).toHaveLength(24)
+    act(() => button('Select all').click())
+    expect(screen.getAllByRole('checkbox', { checked: true })).toHaveLength(60)
+    expect(screen.getByText('60 selected')).toBeTruthy()
+    act(() => root.unmount())
+    page.remove()
+    vi.useRealTimers()
   })
 
   test('draws bars, stamps and boxes of its page; a box belongs to the form it is given', () => {

@@ -147,6 +147,10 @@ describe('expected money', () => {
     expect(facts.lateness[quick]).toEqual([-2, -2, -2, -2])
     // Slow’s last bill was paid on 11 March: not known on the 9th.
     expect(facts.lateness[slow]).toEqual([20, 20, 20])
+    expect([...facts.everybody].sort(([a], [b]) => a - b)).toEqual([
+      [-2, 4],
+      [20, 3],
+    ])
     const weeks = forecast(forecastInput(facts, { weeks: 5, runs: 50 }))!
     // Quick’s 300.00, due 11 March, comes on the 9th; Slow’s 100.00 due 19 February by the 11th, in the same week.
     expect(weeks[0]).toMatchObject({ week: '2026-03-09', low: 40_000n, high: 40_000n })

@@ -23,8 +23,10 @@ export interface ForecastInput {
   readonly runs: number
   readonly seed: number
   readonly dues: readonly ForecastDue[]
-  /** Days late (negative: early) of dues paid before, by customer. */
+  /** Days late (negative: early) of dues paid before, by customer; of those who owe, nobody else's matters. */
   readonly lateness: Readonly<Record<number, readonly number[]>>
+  /** The same of all customers: so many days, so many dues. */
+  readonly everybody: readonly (readonly [days: number, dues: number])[]
   /** Days more that a customer is thought to take: what if they paid late? */
   readonly later?: Readonly<Record<number, number>>
 }
@@ -33,7 +35,8 @@ export interface ForecastInput {
 export interface ForecastFacts {
   readonly today: Day
   readonly dues: readonly { readonly customerId: number; readonly dueOn: Day; readonly open: string }[]
-  readonly lateness: Readonly<Record<number, readonly number[]>>
+  readonly lateness: ForecastInput['lateness']
+  readonly everybody: ForecastInput['everybody']
 }
 
 /** The input of a forecast, with the one seed that every forecast of the program is drawn with. */
@@ -45,6 +48,7 @@ export const forecastInput = (
   seed: 20_260_101,
   dues: facts.dues.map((d) => ({ ...d, open: BigInt(d.open) })),
   lateness: facts.lateness,
+  everybody: facts.everybody,
   ...wish,
 })
 
@@ -90,7 +94,7 @@ export const forecast = (
   input: ForecastInput,
   progress: (done: number) => boolean = () => true,
 ): readonly ForecastWeek[] | null => {
-  const everybody = Object.values(input.lateness).flat()
+  const everybody = input.everybody.flatMap(([days, dues]) => Array.from({ length: dues }, () => days))
   const draw = seeded(input.seed)
   const first = weekStart(input.today)
   const dues = input.dues.map((due) => ({

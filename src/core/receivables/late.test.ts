@@ -20,7 +20,8 @@ describe('how long a customer takes', () => {
 describe('expected money', () => {
   /** The medians of three weeks, where every future is the same one. */
   const weeks = (due: Omit<ForecastDue, 'open'>, lateness: Readonly<Record<number, readonly number[]>>) => {
-    const told = forecast({ today, weeks: 3, runs: 60, seed: 7, dues: [{ ...due, open: 100n }], lateness })!
+    const everybody = Object.values(lateness).flatMap((of) => of.map((days) => [days, 1] as const))
+    const told = forecast({ today, weeks: 3, runs: 60, seed: 7, dues: [{ ...due, open: 100n }], lateness, everybody })!
     for (const { low, high } of told) expect(low).toBe(high)
     return told.map(({ median }) => Number(median))
   }

@@ -75,7 +75,7 @@ test('own limits move the columns', () => {
 
 describe('expected money', () => {
   // Monday 23 November is the week's start; today is Wednesday 25.
-  const base = { today: asOf, weeks: 4, runs: 200, seed: 7, dues: [] as ForecastDue[], lateness: {} }
+  const base = { today: asOf, weeks: 4, runs: 200, seed: 7, dues: [] as ForecastDue[], lateness: {}, everybody: [] }
   test('who always pays on the day pays in that week, in every future', () => {
     const weeks = forecast({
       ...base,
@@ -103,7 +103,8 @@ describe('expected money', () => {
     const weeks = forecast({
       ...base,
       dues: [{ customerId: 1, dueOn: day('2026-11-30'), open: 100n }],
-      lateness: { 1: [0], 2: Array.from({ length: 9 }, () => 7) },
+      lateness: { 1: [0] },
+      everybody: [[0, 1] as const, [7, 9] as const],
     })!
     expect(weeks[2]!.median).toBe(100n)
   })

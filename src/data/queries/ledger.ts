@@ -1,9 +1,9 @@
 import { present } from '@/core/present'
-import { and, asc, eq, sql, type SQL } from 'drizzle-orm'
+import { and, asc, desc, eq, or, sql, type SQL } from 'drizzle-orm'
 import type { Day } from '@/core/day'
 import type { AccountKind, AccountRole, EntryDraft } from '@/core/ledger'
 import { money, type Money } from '@/core/money'
-import { builtForIds, insertInto, insertOne } from '../builtOnce'
+import { builtForIds, builtOnce, insertInto, insertOne } from '../builtOnce'
 import type { Db } from '../connect'
 import { isOneOf } from './search'
 import { account, entry, entryLine } from '../schema'
@@ -185,6 +185,27 @@ export const entriesOfPapers = async (
     .orderBy(asc(entry.id))
   return withLines(db, rows, currency)
 }
+
+const ofSale = builtOnce((db) =>
+  db
+    .select()
+    .from(entry)
+    .where(
+      or(
+        eq(entry.saleId, sql.placeholder('saleId')),
+        and(eq(entry.sourceKind, 'receipt'), isOneOf(entry.sourceId, sql.placeholder('receiptIds'))),
+      ),
+    )
+    .orderBy(desc(entry.onDay), desc(entry.id))
+    .limit(300),
+)
+/** The entries of a sale and of these receipts, in their order: the last three hundred where there are more. */
+export const entriesOfSale = async (
+  db: Db,
+  saleId: number,
+  receiptIds: readonly number[],
+  currency: string,
+): Promise<EntryView[]> => withLines(db, (await ofSale(db, { saleId, receiptIds })).reverse(), currency)
 
 /** Entries by id, in the order they were posted. */
 export const findEntries = async (db: Db, ids: readonly number[], currency: string): Promise<EntryView[]> =>

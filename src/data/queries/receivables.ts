@@ -6,6 +6,7 @@ import type { HeldKind } from '@/core/ledger'
 import { money, type Money } from '@/core/money'
 import { USUAL_LIMITS, type AgeLimits, type Ages } from '@/core/receivables'
 import type { Db } from '../connect'
+import { isOneOf } from './search'
 
 export interface AgedRow extends Ages {
   readonly key: string
@@ -225,9 +226,11 @@ export const readFlags = async (db: Db, today: Day, currency: string): Promise<F
 
 /** Dues of a customer that were paid in full, with the day the last part came: for the days they take. */
 export const listPaidDues = async (db: Db, customerId: number, limit: number, currency: string) => {
+  // First the customer's: the planner thinks that few dues are paid, and would look through all that are.
   const rows = await db.execute<{ amount: string; from: Day; paid_on: Day }>(sql`
-    select d.amount::text, d.issued_on::text as from, d.paid_on::text from due d
-     where d.customer_id = ${customerId} and d.filled = d.amount and d.in_money and d.paid_on is not null
+    with theirs as materialized (select * from due where customer_id = ${customerId})
+    select d.amount::text, d.issued_on::text as from, d.paid_on::text from theirs d
+     where d.filled = d.amount and d.in_money and d.paid_on is not null
      order by d.paid_on desc limit ${limit}`)
   return rows.map((r) => ({
     amount: money(BigInt(r.amount), currency),
@@ -236,14 +239,24 @@ export const listPaidDues = async (db: Db, customerId: number, limit: number, cu
   }))
 }
 
-/** Days late (below zero: early) of dues paid in money, by customer, the newest first; settled through a day, of the thirteen months before it. */
-export const listLateness = async (db: Db, through: Day): Promise<Map<number, number[]>> => {
-  const rows = await db.execute<{ customer_id: number; days: number[] }>(sql`
-    select d.customer_id, (array_agg(d.paid_on - d.due_on order by d.paid_on desc, d.id desc))[1:60] as days from due d
-     where d.filled = d.amount and d.in_money and d.paid_on between ${through}::date - 400 and ${through}
-       and d.issued_on > ${through}::date - 400
-     group by 1`)
-  return new Map(rows.map((r) => [r.customer_id, r.days]))
+/**
+ * Days late (below zero: early) of dues paid in money, settled through a day, of the thirteen months before it: those of some customers,
+ * the newest first, and of everybody how many dues took so many days.
+ */
+export const listLateness = async (db: Db, through: Day, customerIds: readonly number[]) => {
+  const rows = await db.execute<{ customer_id: number | null; days: number[]; dues: number }>(sql`
+    with lately as materialized (
+      select id, customer_id, paid_on, paid_on - due_on as days from due
+       where filled = amount and in_money and paid_on between ${through}::date - 400 and ${through}
+         and issued_on > ${through}::date - 400)
+    select null::int as customer_id, array[days] as days, count(*)::int as dues from lately group by days
+    union all
+    select customer_id, (array_agg(days order by paid_on desc, id desc))[1:60], count(*)::int from lately
+     where ${isOneOf(sql`customer_id`, [...new Set(customerIds)])} group by customer_id`)
+  return {
+    own: new Map(rows.flatMap((r) => (r.customer_id === null ? [] : [[r.customer_id, r.days] as const]))),
+    everybody: rows.flatMap((r) => (r.customer_id === null ? [[present(r.days[0]), r.dues] as const] : [])),
+  }
 }
 
 /** Every due open as of a day, for the simulation. */

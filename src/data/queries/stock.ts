@@ -256,11 +256,14 @@ export const listOutOfLines = async (db: Db, lineIds: readonly number[]) => {
 /** How many of each thing may be handed over on a day, wherever they lie: lots that are past stay. */
 export const sumUsable = async (db: Db, goodsIds: readonly number[], on: Day): Promise<Map<number, Decimal>> => {
   if (goodsIds.length === 0) return new Map()
+  const ids = [...new Set(goodsIds)]
   const rows = await db.execute<{ goods_id: number; quantity: string }>(sql`
-    select h.goods_id, (h.quantity - coalesce((
-             select sum(s.quantity) from shelf s join batch b on b.id = s.batch_id
-              where g.track = 'lot' and s.goods_id = h.goods_id and s.quantity > 0 and b.expires < ${on}), 0))::text as quantity
-      from on_hand h join goods g on g.id = h.goods_id where ${isOneOf(sql`h.goods_id`, [...new Set(goodsIds)])}`)
+    with past as (
+      select s.goods_id, sum(s.quantity) as quantity
+        from goods g join shelf s on s.goods_id = g.id join batch b on b.id = s.batch_id
+       where g.track = 'lot' and ${isOneOf(sql`g.id`, ids)} and s.quantity > 0 and b.expires < ${on} group by 1)
+    select h.goods_id, (h.quantity - coalesce(p.quantity, 0))::text as quantity
+      from on_hand h left join past p on p.goods_id = h.goods_id where ${isOneOf(sql`h.goods_id`, ids)}`)
   return new Map(rows.map((r) => [r.goods_id, decimal(r.quantity)]))
 }
 

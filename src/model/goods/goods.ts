@@ -10,10 +10,9 @@ import { listGoodsSuppliers } from '@/data/queries/suppliers'
 import { listTaxCodes } from '@/data/queries/taxCodes'
 import type { Asked } from '../where'
 import { pricesView } from './pricesOf'
-import { sumShelves, sumUsable } from '@/data/queries/stock'
+import { sumShelves } from '@/data/queries/stock'
 import { sumOnOrder } from '@/data/queries/purchaseOrder'
-import { listWaiting } from '@/data/queries/waiting'
-import { shareOut } from './shares'
+import { readTurns } from './shares'
 
 export interface GoodsStanding {
   readonly goods: Goods
@@ -34,6 +33,31 @@ export interface GoodsStanding {
 /** What of so many that may be handed over is wanted by nobody yet. */
 export const leftFree = (usable: Decimal, wanted: Decimal): Decimal => larger(usable.minus(wanted), ZERO)
 
+type Shelves = (goodsId: number) => Shelf
+
+const readShelves = async (db: Db, ids: readonly number[], currency: string): Promise<Shelves> => {
+  const shelves = await sumShelves(db, ids, currency)
+  const none: Shelf = { quantity: ZERO, value: zeroMoney(currency) }
+  return (id) => shelves.get(id) ?? none
+}
+
+/** What one of it costs now; a kit costs what its parts do. */
+const costOf = (g: Goods, shelfOf: Shelves): Decimal =>
+  g.kind === 'kit'
+    ? g.parts.reduce((sum, p) => sum.plus(unitCost(shelfOf(p.goodsId)).times(p.quantity)), ZERO)
+    : unitCost(shelfOf(g.id))
+
+/** What one of each of these goods costs now, by their ids. */
+export const readUnitCosts = async (
+  db: Db,
+  goods: readonly Goods[],
+  currency: string,
+): Promise<ReadonlyMap<number, Decimal>> => {
+  const ids = goods.flatMap((g) => [g.id, ...g.parts.map((p) => p.goodsId)])
+  const shelfOf = await readShelves(db, ids, currency)
+  return new Map(goods.map((g) => [g.id, costOf(g, shelfOf)]))
+}
+
 /** Goods with what lies on the shelf, what is set aside of it for agreed sales, and what is still available. */
 export const standGoods = async (
   db: Db,
@@ -46,22 +70,18 @@ export const standGoods = async (
     goods.flatMap((g) => g.parts.map((p) => p.goodsId)),
   )
   const ids = [...goods.filter((g) => g.kind === 'stock' || g.kind === 'kit').map((g) => g.id), ...parts.keys()]
-  const [shelves, usable, waiting, codes, onOrder] = await Promise.all([
-    sumShelves(db, ids, business.currency),
-    sumUsable(db, ids, today),
-    listWaiting(db, ids).then((rows) => shareOut(db, rows, today)),
+  const [shelfOf, { usable, shares: waiting }, codes, onOrder] = await Promise.all([
+    readShelves(db, ids, business.currency),
+    readTurns(db, ids, today),
     listTaxCodes(db),
     sumOnOrder(db, ids),
   ])
-  const none: Shelf = { quantity: ZERO, value: zeroMoney(business.currency) }
-  const shelfOf = (id: number): Shelf => shelves.get(id) ?? none
   const wanted = (id: number): Decimal =>
     waiting.filter((w) => w.goodsId === id).reduce((sum, w) => sum.plus(w.wanted), ZERO)
   const availableOf = (id: number): Decimal => leftFree(usable.get(id) ?? ZERO, wanted(id))
   return goods.map((g) => {
     // A kit lies on a shelf as far as it is assembled.
     const shelf = shelfOf(g.id)
-    const kitCost = g.parts.reduce((sum, p) => sum.plus(unitCost(shelfOf(p.goodsId)).times(p.quantity)), ZERO)
     return {
       goods: g,
       listPrice: g.priceIsSum
@@ -84,7 +104,7 @@ export const standGoods = async (
           : availableOf(g.id),
       short: g.kind === 'stock' ? larger(wanted(g.id).minus(usable.get(g.id) ?? ZERO), ZERO) : ZERO,
       onTheWay: onOrder.get(g.id) ?? ZERO,
-      unitCost: g.kind === 'kit' ? kitCost : unitCost(shelf),
+      unitCost: costOf(g, shelfOf),
     }
   })
 }

@@ -4,10 +4,15 @@ import { backTest, forecast, forecastInput, type ForecastFacts, type ForecastWee
 import type { Db } from '@/data/connect'
 import { listLateness, listOpenCustomers, listOpenForForecast, sumCameByWeek } from '@/data/queries/receivables'
 
-/** What is open on a day, and how late each customer paid before it. */
+/** What is open on a day, and how late those who owe it, and everybody, paid before it. */
 export const readForecastFacts = async (db: Db, asOf: Day): Promise<ForecastFacts> => {
-  const [dues, lateness] = await Promise.all([listOpenForForecast(db, asOf), listLateness(db, asOf)])
-  return { today: asOf, dues, lateness: Object.fromEntries(lateness) }
+  const dues = await listOpenForForecast(db, asOf)
+  const { own, everybody } = await listLateness(
+    db,
+    asOf,
+    dues.map((d) => d.customerId),
+  )
+  return { today: asOf, dues, lateness: Object.fromEntries(own), everybody }
 }
 
 /** Customers who owe something now, for whom a scenario may be told. */

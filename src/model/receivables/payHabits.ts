@@ -15,10 +15,12 @@ export interface HabitMonth {
 export const readPayHabits = async (db: Db, today: Day, months: number): Promise<HabitMonth[]> => {
   const first = addMonths(monthStart(today), 1 - months)
   const rows = await db.execute<{ month: string; days: number; late: number }>(sql`
-    select date_trunc('month', paid_on)::date::text as month,
-           round(sum(amount * (paid_on - issued_on)) / sum(amount))::int as days,
-           round(100 * coalesce(sum(amount) filter (where paid_on > due_on), 0) / sum(amount))::int as late
-      from due where filled = amount and in_money and paid_on >= ${first} group by 1`)
+    select date_trunc('month', on_day)::date::text as month,
+           round(sum(waited) / sum(amount))::int as days, round(100 * coalesce(sum(late), 0) / sum(amount))::int as late
+      from (select paid_on as on_day, sum(amount) as amount, sum(amount * (paid_on - issued_on)) as waited,
+                   sum(amount) filter (where paid_on > due_on) as late
+              from due where filled = amount and in_money and paid_on >= ${first} group by paid_on) of_day
+     group by 1`)
   return Array.from({ length: months }, (_, i) => {
     const month = addMonths(first, i)
     const row = rows.find((r) => r.month === month)
@@ -38,11 +40,11 @@ export const readOweMost = async (db: Db, today: Day, months: number, currency: 
   const first = addMonths(monthStart(today), 1 - months)
   const rows = await db.execute<{ customer_id: number; name: string; months: string[]; moved: string[] }>(sql`
     with most as (select customer_id, sum(amount - filled) as owed from due where filled < amount group by 1 order by 2 desc, 1 limit 10),
+    theirs as (select d.id, d.customer_id, d.issued_on, d.amount from most m join due d on d.customer_id = m.customer_id),
     moved as (
-      select d.customer_id, d.issued_on as on_day, d.amount from most m join due d on d.customer_id = m.customer_id
+      select customer_id, issued_on as on_day, amount from theirs
       union all
-      select d.customer_id, greatest(f.on_day, d.issued_on), -f.amount
-        from most m join due d on d.customer_id = m.customer_id join due_fill f on f.due_id = d.id),
+      select d.customer_id, greatest(f.on_day, d.issued_on), -f.amount from theirs d join due_fill f on f.due_id = d.id),
     of_month as (
       select customer_id, greatest(date_trunc('month', on_day)::date, ${first}) as month, sum(amount) as amount
         from moved where on_day <= ${today} group by 1, 2)

@@ -1,59 +1,36 @@
 import { listPicks } from '@/data/queries/pick'
-import { listEntries, entriesOfPapers } from '@/data/queries/ledger'
+import { entriesOfSale } from '@/data/queries/ledger'
 import type { Db } from '@/data/connect'
 import type { Business } from '@/data/queries/business'
-import { compareDays, type Day, daysBetween } from '@/core/day'
+import { type Day, daysBetween } from '@/core/day'
 import type { Sheet } from './sheet'
-import type { Asked } from '../where'
 import type { Story } from './story'
 import { readStories } from './readStories'
-import { readTrail, receiptIdsOf } from './trail'
-import { listTaxCodes } from '@/data/queries/taxCodes'
+import { readTrailPapers, receiptIdsOf, tellTrail } from './trail'
 import { findGoods } from '@/data/queries/goods'
 import { listAddresses, findCustomer } from '@/data/queries/customers'
-import { readVersions } from './versions'
+import { versionsOf } from './versions'
 import { listRepeats } from '@/data/queries/repeats'
 import { listFiles } from '@/data/queries/files'
-import { listPost } from '@/data/queries/post'
 import { sumCommitted } from '@/data/queries/sales'
 import { readSaleCosts } from './reports'
 import { readSheetPromise } from './sheetTerms'
 import { listOpenDues } from '@/data/queries/due'
 import { readBoughtFor } from '@/model/buying/boughtFor'
-import { standGoods } from '@/model/goods/goods'
+import { readUnitCosts } from '@/model/goods/goods'
 import { sayArrangement } from './sayArrangement'
 import { present } from '@/core/present'
-import { formatPrice, type Decimal } from '@/core/money'
+import { formatPrice } from '@/core/money'
 import { overLimit } from '@/core/sale'
 import { forActions } from './saleForActions'
 import { marginsOf, sheetEntry, taxesOf, wholeLessOf, worthsOf } from './sheetFigures'
 import { plannedOf } from './planned'
 
-/** The entries of a sale, and of the receipts that paid it, in their order. */
-const readEntries = async (db: Db, story: Story, currency: string) => {
-  const [bySale, ofReceipts] = await Promise.all([
-    listEntries(db, { saleId: story.sale.id }, { limit: 200 }, currency),
-    entriesOfPapers(
-      db,
-      receiptIdsOf(story).map((id) => ({ kind: 'receipt', id })),
-      currency,
-    ),
-  ])
-  return [...new Map([...bySale, ...ofReceipts].map((e) => [e.id, e])).values()]
-    .sort((a, b) => compareDays(a.on, b.on) || a.id - b.id)
-    .map((e) => sheetEntry(e, currency))
-}
-
-/** What one of each of its goods costs now, by their ids. */
-const readGoodsCosts = async (
-  { db, business, today }: Asked,
-  { lines }: Story,
-): Promise<ReadonlyMap<number, Decimal>> => {
-  const goods = await findGoods(
-    db,
-    lines.flatMap((l) => (l.goodsId === null ? [] : [l.goodsId])),
-  )
-  return new Map((await standGoods(db, [...goods.values()], business, today)).map((g) => [g.goods.id, g.unitCost]))
+/** Its goods, and the parts of its kits: what one of each costs now, and what parts are called. */
+const readItsGoods = async (db: Db, { lines }: Story, currency: string) => {
+  const ids = lines.flatMap((l) => [...(l.goodsId === null ? [] : [l.goodsId]), ...l.parts.map((p) => p.goodsId)])
+  const goods = await findGoods(db, ids)
+  return { goods, unitCosts: await readUnitCosts(db, [...goods.values()], currency) }
 }
 
 /** What it cost and earned; null before it is agreed. */
@@ -70,31 +47,26 @@ export const readSheet = async (db: Db, saleId: number, business: Business, toda
   const [story] = await readStories(db, [saleId], business, today)
   if (!story) return null
   const { customerId } = story.sale
-  const [trail, entries, codes, unitCosts, addresses, customer, committed, costs, promise, owing] = await Promise.all([
-    readTrail(db, story),
-    readEntries(db, story, currency),
-    listTaxCodes(db),
-    readGoodsCosts({ db, business, today }, story),
-    listAddresses(db, customerId),
-    findCustomer(db, customerId, currency),
-    sumCommitted(db, customerId, currency),
-    readCosts(db, story, business),
-    readSheetPromise(db, story, business, today),
-    listOpenDues(db, customerId, currency),
-  ])
-  const [versions, repeats, files, letters, picks, partNames, bought] = await Promise.all([
-    readVersions(db, saleId, currency),
+  const [papers, entries, { goods, unitCosts }, addresses, customer, committed, costs, promise, owing] =
+    await Promise.all([
+      readTrailPapers(db, story),
+      entriesOfSale(db, saleId, receiptIdsOf(story), currency),
+      readItsGoods(db, story, currency),
+      listAddresses(db, customerId),
+      findCustomer(db, customerId, currency),
+      sumCommitted(db, customerId, currency),
+      readCosts(db, story, business),
+      readSheetPromise(db, story, business, today),
+      listOpenDues(db, customerId, currency),
+    ])
+  const [repeats, files, picks, bought] = await Promise.all([
     listRepeats(db, { saleId }, currency),
     listFiles(db, 'sale', saleId),
-    listPost(db, { saleId }, { limit: 20 }),
     listPicks(db, { saleId, open: true }),
-    findGoods(
-      db,
-      story.lines.flatMap((l) => l.parts.map((p) => p.goodsId)),
-    ),
     readBoughtFor(db, saleId),
   ])
   const { stands, invoices, handovers, fills, heldMoves } = story
+  const trail = tellTrail(story, papers)
   const counts = [invoices, handovers, fills, heldMoves, trail].map((rows) => rows.length)
   return {
     story,
@@ -102,21 +74,21 @@ export const readSheet = async (db: Db, saleId: number, business: Business, toda
     trail,
     planned: plannedOf(story, today),
     paysHow: sayArrangement(story.arrangement),
-    taxes: taxesOf(story, codes),
+    taxes: taxesOf(story),
     margins: marginsOf(story, unitCosts),
-    entries,
+    entries: entries.map((e) => sheetEntry(e, currency)),
     worths: worthsOf(story),
     wholeLess: wholeLessOf(story),
-    versions,
+    versions: versionsOf(papers.versions, currency),
     bought,
     repeats,
     files,
-    letters,
+    letters: papers.letters.slice(0, 20),
     costs,
     overLimit: overLimit(committed, present(customer).creditLimit),
     price: (unitPrice) => formatPrice(unitPrice, currency),
     version: [stands, ...counts].join(':'),
-    forActions: forActions(story, { addresses, business, promise, pick: picks[0] ?? null, partNames }),
+    forActions: forActions(story, { addresses, business, promise, pick: picks[0] ?? null, partNames: goods }),
     stopSupply: stopSupply(owing, business.stopSupplyDays, today),
   }
 }

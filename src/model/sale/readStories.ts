@@ -3,6 +3,7 @@ import type { Business } from '@/data/queries/business'
 import type { Day } from '@/core/day'
 import type { Story } from './story'
 import { findSales } from '@/data/queries/sales'
+import { salesHave, type Rare } from '@/data/queries/salesHave'
 import { listSaleLines } from '@/data/queries/saleLine'
 import { listTaxCodes } from '@/data/queries/taxCodes'
 import { listDuesOfSales } from '@/data/queries/due'
@@ -24,28 +25,32 @@ import { tellStory } from './tellStory'
 
 /** Everything that is told of sales, each kind of row by its sale; a fixed number of queries however many there are. */
 const readRows = async (db: Db, ids: readonly number[], currency: string) => {
-  const [lines, codes, dues, fills, heldRows, heldMoves, handovers, invoices, requests, marks] = await Promise.all([
+  const [have, lines, codes, dues, fills, handovers, invoices] = await Promise.all([
+    salesHave(db, ids),
     listSaleLines(db, ids),
     listTaxCodes(db),
     listDuesOfSales(db, ids, currency),
     listFillsOfSales(db, ids, currency),
-    listHeld(db, { saleIds: ids }, currency),
-    listHeldMoves(db, { saleIds: ids }, currency),
     listHandovers(db, ids, currency),
     listInvoicesOfSales(db, ids, currency),
-    listDepositRequests(db, ids, currency),
-    listNextMarks(db, ids),
   ])
   const inPlans = dues.filter((d) => d.planId !== null && isPositiveMoney(d.open)).map((d) => d.id)
-  const [cameAgain, cameBack, plans, charges, writeOffs, promises, tries] = await Promise.all([
-    listCameAgain(db, ids),
-    listCameBack(db, ids),
-    listPlansOfSales(db, ids, currency),
-    listExtraCharges(db, ids, currency),
-    listWriteOffs(db, ids, currency),
-    listPromises(db, ids, currency),
-    listCollections(db, inPlans),
-  ])
+  // Asked for no sales, each answers that there are none, without the database.
+  const those = (what: Rare): readonly number[] => (have(what) ? ids : [])
+  const [heldRows, heldMoves, requests, marks, plans, tries, charges, writeOffs, promises, cameAgain, cameBack] =
+    await Promise.all([
+      listHeld(db, { saleIds: those('held') }, currency),
+      listHeldMoves(db, { saleIds: those('heldMoves') }, currency),
+      listDepositRequests(db, those('requests'), currency),
+      listNextMarks(db, those('marks')),
+      listPlansOfSales(db, those('plans'), currency),
+      listCollections(db, inPlans),
+      listExtraCharges(db, those('charges'), currency),
+      listWriteOffs(db, those('writeOffs'), currency),
+      listPromises(db, those('promises'), currency),
+      listCameAgain(db, those('repeatRuns')),
+      listCameBack(db, those('letters')),
+    ])
   const of = {
     lines: bySale(lines),
     dues: bySale(dues),

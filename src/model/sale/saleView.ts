@@ -7,7 +7,7 @@ import { findGoods } from '@/data/queries/goods'
 import type { Business } from '@/data/queries/business'
 import type { Story, StoryLine } from './story'
 import { readStories } from './readStories'
-import { readTrail } from './trail'
+import { readTrailPapers, tellTrail } from './trail'
 import { countedQuantity } from './worth'
 import { readBoughtFor } from '../buying/boughtFor'
 
@@ -24,14 +24,14 @@ const expectedCostOf = (s: Story): Money =>
 export const saleView = async (db: Db, saleId: number, business: Business, today: Day) => {
   const [story] = await readStories(db, [saleId], business, today)
   if (!story) return null
-  const [trail, names, bought, earned] = await Promise.all([
-    readTrail(db, story),
+  const [papers, names, bought, earned] = await Promise.all([
+    readTrailPapers(db, story),
     namesOfParts(db, story),
     readBoughtFor(db, saleId),
     sumEarnedOfSale(db, saleId, business.currency),
   ])
   return {
-    ...viewOfStory(story, trail, names),
+    ...viewOfStory(story, tellTrail(story, papers), names),
     expectedCost: toDecimalString(expectedCostOf(story)),
     cost: toDecimalString(earned.cost),
     profit: toDecimalString(subtractMoney(earned.income, earned.cost)),

@@ -3,7 +3,6 @@ import { money, sumMoney, isPositiveMoney, type Decimal, type Money } from '@/co
 import { present } from '@/core/present'
 import { marginPercent } from '@/core/sale'
 import type { EntryView } from '@/data/queries/ledger'
-import type { listTaxCodes } from '@/data/queries/taxCodes'
 import { hrefOfSource } from '@/model/books/entrySource'
 import type { Sheet, SheetEntry } from './sheet'
 import type { Story } from './story'
@@ -28,11 +27,11 @@ export const sheetEntry = (e: EntryView, currency: string): SheetEntry => ({
 })
 
 /** The taxes of a sale by their components, with what bills at other rates made of them. */
-export const taxesOf = (story: Story, codes: Awaited<ReturnType<typeof listTaxCodes>>): Sheet['taxes'] => {
+export const taxesOf = (story: Story): Sheet['taxes'] => {
   const { currency } = story.totals.gross
   return [
     ...story.totals.taxes.flatMap((t) => {
-      const code = present(codes.find((c) => c.id === t.taxCodeId))
+      const code = present(story.codes.find((c) => c.id === t.taxCodeId))
       return t.components.length === 0
         ? [{ name: code.name, amount: money(0n, currency) }]
         : t.components.map((c) => {

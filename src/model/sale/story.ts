@@ -6,6 +6,7 @@ import type { LineState, MoneyBar, NextStep, Stands } from '@/core/sale'
 import type { TaxedDocument } from '@/core/tax'
 import type { InvoiceRow } from '@/data/queries/invoices'
 import type { SaleRow } from '@/data/queries/sales'
+import type { KeptTaxCode } from '@/data/queries/taxCodes'
 import type { PlanFacts } from '@/data/queries/plans'
 import type { Arrangement } from '@/contract/arrangement'
 import type { DueRow } from '@/data/queries/due'
@@ -36,6 +37,8 @@ export interface Story {
   readonly stands: Stands
   readonly lines: readonly StoryLine[]
   readonly totals: TaxedDocument
+  /** The tax codes its totals were reckoned with. */
+  readonly codes: readonly KeptTaxCode[]
   readonly bar: MoneyBar
   readonly received: Money
   readonly held: Money

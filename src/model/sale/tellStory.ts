@@ -81,6 +81,7 @@ export const tellStory = (f: Facts): Story => {
     stands: standsAs(outlook, today),
     lines,
     totals,
+    codes: f.codes,
     bar: moneyBar({ total, billed, open, late, held }),
     received: money.received,
     held,

@@ -15,8 +15,8 @@ const known = (ids: readonly (number | null)[]): number[] => [...new Set(ids.fil
 export const receiptIdsOf = (s: Story): number[] =>
   known([...s.fills.map((f) => f.receiptId), ...s.heldMoves.map((h) => h.receiptId)])
 
-/** The dated story of a sale from its papers, with what the customer owes (or is held for them, below zero) after each. */
-export const readTrail = async (db: Db, s: Story): Promise<TrailLine[]> => {
+/** The papers that a sale's trail tells of beside those of its story; its letters the newest first. */
+export const readTrailPapers = async (db: Db, s: Story) => {
   const { currency } = s.totals.gross
   const [versions, receipts, refunds, letters] = await Promise.all([
     listVersions(db, s.sale.id),
@@ -24,6 +24,14 @@ export const readTrail = async (db: Db, s: Story): Promise<TrailLine[]> => {
     listRefundsByIds(db, known(s.heldMoves.map((h) => h.refundId)), currency),
     listPost(db, { saleId: s.sale.id }, { limit: 100 }),
   ])
+  return { versions, receipts, refunds, letters }
+}
+
+/** The dated story of a sale from its papers, with what the customer owes (or is held for them, below zero) after each. */
+export const tellTrail = (
+  s: Story,
+  { versions, receipts, refunds, letters }: Awaited<ReturnType<typeof readTrailPapers>>,
+): TrailLine[] => {
   // Within a day they stand in this order.
   const happened = [
     ...versionsIn(s, versions),
@@ -43,6 +51,6 @@ export const readTrail = async (db: Db, s: Story): Promise<TrailLine[]> => {
   ]
   return buildTrail(
     happened.map((h, seq) => ({ ...h, seq })),
-    currency,
+    s.totals.gross.currency,
   )
 }

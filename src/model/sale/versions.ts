@@ -17,9 +17,8 @@ export interface Version {
   readonly lines: readonly VersionLine[]
 }
 
-/** Every version of a sale that was sent or agreed, the first one first. */
-export const readVersions = async (db: Db, saleId: number, currency: string): Promise<Version[]> =>
-  (await listVersions(db, saleId)).map((v) => ({
+export const versionsOf = (rows: Awaited<ReturnType<typeof listVersions>>, currency: string): Version[] =>
+  rows.map((v) => ({
     n: v.n,
     kind: v.kind,
     on: v.onDay,
@@ -28,6 +27,10 @@ export const readVersions = async (db: Db, saleId: number, currency: string): Pr
     less: money(v.less, currency),
     lines: z.array(versionLine).parse(v.lines),
   }))
+
+/** Every version of a sale that was sent or agreed, the first one first. */
+export const readVersions = async (db: Db, saleId: number, currency: string): Promise<Version[]> =>
+  versionsOf(await listVersions(db, saleId), currency)
 
 export const viewOfVersion = (v: Version) => ({
   ...v,

@@ -19,8 +19,7 @@ interface Props {
 
 /** The rows of a list, drawn from their words. */
 export const ListBody = ({ columns, opens, form, rows }: Props) => {
-  // Whoever chooses all of them at once chooses all.
-  const drawnRows = useDrawnToRead(useUnpacked(rows), form === undefined ? undefined : Infinity)
+  const drawnRows = useDrawnToRead(useUnpacked(rows))
   return (
     <tbody>
       {drawnRows.map(({ box, cells }, i) => (

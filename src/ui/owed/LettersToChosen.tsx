@@ -3,6 +3,7 @@ import { useEffect, useState } from 'react'
 import { usePageKeys } from '../acts/pageKeys'
 import { call } from '../send'
 import { tell } from '../tell'
+import { drawAll } from '../useDrawn'
 import { CHOSEN } from './chosen'
 
 interface Many {
@@ -32,6 +33,8 @@ export const LettersToChosen = () => {
     return () => document.removeEventListener('change', changed)
   }, [])
   const choose = (on: boolean) => {
+    // Whoever chooses all of them chooses those below the first screen too.
+    drawAll()
     for (const box of boxes()) box.checked = on && box.dataset.withAll === 'true'
     setCount(chosen().length)
   }
