@@ -134,6 +134,8 @@ const ROWS: readonly (readonly Part[])[] = [
     part('lint', () => command('oxlint', ['--deny-warnings', '--report-unused-disable-directives'])),
     part('format', () => command('oxfmt', ['--check'])),
     part('core', () => vitest('core')),
+    // What others drive; where it is not asked for, they build it themselves.
+    part('build', () => command('tsx', ['scripts/build.ts'])),
   ],
   [{ names: ['components', 'services'], run: vitest }],
   [

@@ -31,7 +31,7 @@ export interface Started {
 
 /** Runs the start as its command does, in a folder and on a port of its own. */
 export const begin = (home: string, port: number, env: Record<string, string> = {}): Started => {
-  const started = spawn(process.execPath, ['--import', 'tsx', 'scripts/start.ts'], {
+  const started = spawn(process.execPath, ['scripts/launch.mjs'], {
     cwd: root,
     env: {
       ...process.env,

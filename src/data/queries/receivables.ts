@@ -5,7 +5,7 @@ import type { Day } from '@/core/day'
 import type { HeldKind } from '@/core/ledger'
 import { money, type Money } from '@/core/money'
 import { USUAL_LIMITS, type AgeLimits, type Ages } from '@/core/receivables'
-import type { Db } from '../connect'
+import { PLANNED_ANEW, type Db } from '../connect'
 import { isOneOf } from './search'
 
 export interface AgedRow extends Ages {
@@ -244,11 +244,13 @@ export const listPaidDues = async (db: Db, customerId: number, limit: number, cu
  * the newest first, and of everybody how many dues took so many days.
  */
 export const listLateness = async (db: Db, through: Day, customerIds: readonly number[]) => {
-  const rows = await db.execute<{ customer_id: number | null; days: number[]; dues: number }>(sql`
-    with lately as materialized (
-      select id, customer_id, paid_on, paid_on - due_on as days from due
-       where filled = amount and in_money and paid_on between ${through}::date - 400 and ${through}
-         and issued_on > ${through}::date - 400)
+  const rows = await db.execute<{
+    customer_id: number | null
+    days: number[]
+    dues: number
+  }>(sql`${sql.raw(PLANNED_ANEW)}
+    with lately as materialized (select id, customer_id, paid_on, paid_on - due_on as days from due
+       where filled = amount and in_money and paid_on between ${through}::date - 400 and ${through} and issued_on > ${through}::date - 400)
     select null::int as customer_id, array[days] as days, count(*)::int as dues from lately group by days
     union all
     select customer_id, (array_agg(days order by paid_on desc, id desc))[1:60], count(*)::int from lately
