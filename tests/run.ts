@@ -123,21 +123,22 @@ const part = (name: string, run: () => Promise<Outcome>): Part => ({ names: [nam
 /** TypeScript 7, which checks types alone: `.bin/tsc` may be 6, through which imports are read. */
 const TSC_7 = '../typescript-7/bin/tsc'
 
-/** Parts of one row use one core or wait for much of their time: two of them run beside each other, the longest first. */
+/** Two parts of a row run beside each other, in this order: most use one core, or wait for much of their time. */
 const ROWS: readonly (readonly Part[])[] = [
   [
+    // What others drive; where it is not asked for, they build it themselves. It computes on little more than one core.
+    part('build', () => command('tsx', ['scripts/build.ts'])),
+    part('imports', imports),
+    part('core', () => vitest('core')),
+    part('lint', () => command('oxlint', ['--deny-warnings', '--report-unused-disable-directives'])),
+    part('format', () => command('oxfmt', ['--check'])),
+    { names: ['components', 'services'], run: vitest },
+    // After the build, which writes types of pages as well.
     part('types', async () => {
       const generated = await command('next', ['typegen'])
       return generated.failed > 0 ? generated : command(TSC_7, ['--noEmit', '--singleThreaded'])
     }),
-    part('imports', imports),
-    part('lint', () => command('oxlint', ['--deny-warnings', '--report-unused-disable-directives'])),
-    part('format', () => command('oxfmt', ['--check'])),
-    part('core', () => vitest('core')),
-    // What others drive; where it is not asked for, they build it themselves.
-    part('build', () => command('tsx', ['scripts/build.ts'])),
   ],
-  [{ names: ['components', 'services'], run: vitest }],
   [
     {
       // They drive the built application.

@@ -2,7 +2,7 @@ import { present } from '@/core/present'
 import { addDays, weekStart, type Day } from '@/core/day'
 import { backTest, forecast, forecastInput, type ForecastFacts, type ForecastWeek } from '@/core/receivables'
 import type { Db } from '@/data/connect'
-import { listLateness, listOpenCustomers, listOpenForForecast, sumCameByWeek } from '@/data/queries/receivables'
+import { listLateness, listOpenCustomers, listOpenForForecast, sumCameByWeek } from '@/data/queries/forecast'
 
 /** What is open on a day, and how late those who owe it, and everybody, paid before it. */
 export const readForecastFacts = async (db: Db, asOf: Day): Promise<ForecastFacts> => {
