@@ -15,9 +15,9 @@ type Answers = Readonly<Record<string, Answer | ((sent: Sent) => Answer)>>
 
 /**
  * Stands in for the HTTP interface: answers by method and path, and keeps what was sent; any other call finds nothing. `after`
- * says how many milliseconds an answer takes.
+ * says how many milliseconds an answer takes, or what it waits for.
  */
-export const answerCalls = (answers: Answers, after?: (path: string) => number): readonly Sent[] => {
+export const answerCalls = (answers: Answers, after?: (path: string) => number | Promise<void>): readonly Sent[] => {
   const sent: Sent[] = []
   vi.stubGlobal('fetch', async (url: string, init: RequestInit = {}) => {
     const path = url.replace('/api/v1', '').split('?')[0] ?? ''
@@ -34,7 +34,8 @@ export const answerCalls = (answers: Answers, after?: (path: string) => number):
     // A preview is answered only where a test says how: most are about what is done, not about what would be.
     if (one.preview && typeof known !== 'function') return Response.json({ detail: 'Not now.' }, { status: 409 })
     sent.push(one)
-    if (after) await new Promise((done) => setTimeout(done, after(path)))
+    const wait = after?.(path)
+    await (typeof wait === 'number' ? new Promise((done) => setTimeout(done, wait)) : wait)
     const found = answers[`${one.method} ${path}`]
     const answer = typeof found === 'function' ? found(one) : found
     return Response.json(answer?.body ?? { type: 'urn:iron-till:not-found', detail: 'There is nothing here.' }, {

@@ -192,12 +192,15 @@ describe('what can be done with a sale', () => {
 })
 
 test('who has gone elsewhere before the answer comes is not called away from there', async () => {
-  const sent = answerCalls({ 'POST /sales/7/copy': { status: 201, body: { id: 8, number: 1008 } } }, () => 60)
+  let answer = () => {}
+  const held = new Promise<void>((done) => (answer = done))
+  const sent = answerCalls({ 'POST /sales/7/copy': { status: 201, body: { id: 8, number: 1008 } } }, () => held)
   const { unmount } = render(<SaleActs sale={SALE} version="1" today={TODAY} suggested={null} />)
   await press('More')
   await press('Copy to new sale')
   await waitFor(() => expect(sent).toHaveLength(1))
   unmount()
+  answer()
   await waitFor(() => expect(said).toEqual(['Copied to sale 1008, at today’s prices.']))
   expect(router.push).not.toHaveBeenCalled()
 })
