@@ -92,12 +92,15 @@ const readEach = async () => {
   await import(pathToFileURL(join(root, 'scripts/start.ts')).href)
 }
 
-if (
-  isFresh() ||
-  (await make().then(
-    () => true,
-    () => false,
-  ))
-)
-  await import(pathToFileURL(madeFile).href)
+const isMade = async () => {
+  if (isFresh()) return true
+  try {
+    await make()
+    return true
+  } catch {
+    return false
+  }
+}
+
+if (await isMade()) await import(pathToFileURL(madeFile).href)
 else await readEach()

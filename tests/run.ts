@@ -123,22 +123,22 @@ const part = (name: string, run: () => Promise<Outcome>): Part => ({ names: [nam
 /** TypeScript 7, which checks types alone: `.bin/tsc` may be 6, through which imports are read. */
 const TSC_7 = '../typescript-7/bin/tsc'
 
-/** Two parts of a row run beside each other, in this order: most use one core, or wait for much of their time. */
+/** Two parts of a row run beside each other, in this order: each of the first row computes on little more than one core. */
 const ROWS: readonly (readonly Part[])[] = [
   [
-    // What others drive; where it is not asked for, they build it themselves. It computes on little more than one core.
+    // What others drive; where it is not asked for, they build it themselves.
     part('build', () => command('tsx', ['scripts/build.ts'])),
     part('imports', imports),
     part('core', () => vitest('core')),
     part('lint', () => command('oxlint', ['--deny-warnings', '--report-unused-disable-directives'])),
     part('format', () => command('oxfmt', ['--check'])),
-    { names: ['components', 'services'], run: vitest },
-    // After the build, which writes types of pages as well.
+    // A build throws types of pages away and writes them anew in its first seconds: they are read later than that.
     part('types', async () => {
       const generated = await command('next', ['typegen'])
       return generated.failed > 0 ? generated : command(TSC_7, ['--noEmit', '--singleThreaded'])
     }),
   ],
+  [{ names: ['components', 'services'], run: vitest }],
   [
     {
       // They drive the built application.
