@@ -3,14 +3,14 @@
  * Runs scripts/start.ts from one file that is made of all it reads (and a few for the demo), anew where one of those changed: reading three
  * hundred files one after the other took two seconds of each start. Plain JavaScript, because nothing compiles it.
  */
-import { mkdirSync, readdirSync, readFileSync, renameSync, rmSync, statSync, writeFileSync } from 'node:fs'
+import { existsSync, mkdirSync, readdirSync, readFileSync, renameSync, rmSync, statSync, writeFileSync } from 'node:fs'
 import { basename, dirname, join, resolve } from 'node:path'
 import { pathToFileURL } from 'node:url'
 
 const root = resolve(import.meta.dirname, '..')
 const folder = join(root, 'node_modules/.cache/iron-till')
 const madeFile = join(folder, 'start.mjs')
-/** What it was made of: each file, and when that was written. */
+/** What was made, and of what: each file, and when that was written. */
 const fromFile = join(folder, 'start-from.json')
 
 /** Packages of many small files, which are read as part of it; others stay where they are. */
@@ -24,9 +24,12 @@ const writtenAt = (file) => statSync(file).mtimeMs
 
 const isFresh = () => {
   try {
-    /** @type {Record<string, number>} */
-    const from = JSON.parse(readFileSync(fromFile, 'utf8'))
-    return writtenAt(madeFile) > 0 && Object.entries(from).every(([file, at]) => writtenAt(join(root, file)) === at)
+    /** @type {{ made: string[], from: Record<string, number> }} */
+    const { made, from } = JSON.parse(readFileSync(fromFile, 'utf8'))
+    return (
+      made.every((name) => existsSync(join(folder, name))) &&
+      Object.entries(from).every(([file, at]) => writtenAt(join(root, file)) === at)
+    )
   } catch {
     return false
   }
@@ -74,14 +77,15 @@ const make = async () => {
   const when = (/** @type {number} */ at) => (at < began ? at : 0)
   const from = Object.keys(metafile.inputs).map((file) => [file, when(writtenAt(join(root, file)))])
   for (const { path, text } of outputFiles) write(path, text)
-  write(fromFile, JSON.stringify(Object.fromEntries(from)))
-  throwAwayBut(outputFiles.map(({ path }) => basename(path)))
+  const made = outputFiles.map(({ path }) => basename(path))
+  write(fromFile, JSON.stringify({ made, from: Object.fromEntries(from) }))
+  throwAwayBut([...made, basename(fromFile)])
 }
 
 /** What was made long ago: a start that is just going on may still read what was made before. @param {readonly string[]} kept */
 const throwAwayBut = (kept) => {
   for (const name of readdirSync(folder))
-    if (!kept.includes(name) && join(folder, name) !== fromFile && writtenAt(join(folder, name)) < Date.now() - LONG)
+    if (!kept.includes(name) && writtenAt(join(folder, name)) < Date.now() - LONG)
       rmSync(join(folder, name), { force: true })
 }
 

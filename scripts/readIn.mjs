@@ -7,11 +7,15 @@ import { join } from 'node:path'
 const AFTER = 4_000
 const PAUSE = 20
 
+/** A page, or a route, which the framework goes on to read in with its first request. @typedef {{ routeModule?: { ensureUserland?: () => Promise<void> } }} Entry */
+
 /**
- * Reads in the pages that nobody opened yet, one after the other: whoever opens them later need not wait for it. What cannot be read in
- * is read in when it is opened, and says then why not.
+ * Reads in calls, and the pages that nobody opened yet, one after the other: whoever opens them later need not wait for it. What cannot be
+ * read in is read in when it is opened, and says then why not.
  */
 const readIn = async () => {
+  const { ironTill } = /** @type {{ ironTill?: { readIn: () => Promise<unknown> } }} */ (globalThis)
+  await ironTill?.readIn()
   const server = join(import.meta.dirname, '.next/server')
   const require = createRequire(import.meta.url)
   /** @type {Record<string, string>} */
@@ -19,7 +23,9 @@ const readIn = async () => {
   for (const file of Object.values(pages)) {
     await new Promise((next) => setTimeout(next, PAUSE))
     try {
-      require(join(server, file))
+      /** @type {Entry} */
+      const entry = require(join(server, file))
+      await entry.routeModule?.ensureUserland?.()
     } catch {
       continue
     }

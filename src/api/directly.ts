@@ -56,4 +56,6 @@ const directly =
 export const DIRECTLY = {
   health: directly(tellHealth),
   call: directly(async (request) => (await import('./serve')).serve(request)),
+  /** Reads in what calls need, before the first one does (scripts/readIn.mjs). */
+  readIn: () => import('./serve'),
 } as const

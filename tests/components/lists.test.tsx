@@ -2,7 +2,7 @@ import { act, render, screen, waitFor } from '@testing-library/react'
 import { hydrateRoot } from 'react-dom/client'
 import { renderToString } from 'react-dom/server'
 import { userEvent } from './hand'
-import { describe, expect, test, vi } from 'vitest'
+import { describe, expect, onTestFinished, test, vi } from 'vitest'
 import { day, type Day } from '@/core/day'
 import { decimal, money, type Money } from '@/core/money'
 import { defineColumns, type Column } from '@/lists/column'
@@ -143,6 +143,7 @@ describe('a list', () => {
 
   test('has all its rows as soon as somebody chooses all of them', async () => {
     vi.useFakeTimers()
+    onTestFinished(() => void vi.useRealTimers())
     const boxes = { head: 'Chosen', form: CHOSEN, of: (r: Row) => ({ value: `${r.id}`, label: r.name, withAll: true }) }
     const many = (
       <>
@@ -159,7 +160,6 @@ describe('a list', () => {
     expect(screen.getByText('60 selected')).toBeTruthy()
     act(() => root.unmount())
     page.remove()
-    vi.useRealTimers()
   })
 
   test('draws bars, stamps and boxes of its page; a box belongs to the form it is given', () => {

@@ -1,4 +1,3 @@
-import ExcelJS from 'exceljs'
 import Papa from 'papaparse'
 import { formatDay } from '@/core/day'
 import { toDecimalString } from '@/core/money'
@@ -60,6 +59,8 @@ const spreadsheetCell = (column: { readonly as: string } | undefined, text: stri
 
 export const asXlsx = async <Row>(list: List<Row>, read: Read<Row>, where: Where): Promise<Buffer> => {
   const { columns, rows } = tableOf(list, read, where)
+  // Read in half a second: by the thread that writes spreadsheets, not by the one that answers.
+  const { default: ExcelJS } = await import('exceljs')
   const book = new ExcelJS.Workbook()
   const sheet = book.addWorksheet(list.name.slice(0, 31), { views: [{ state: 'frozen', ySplit: 1 }] })
   sheet.addRow(columns.map((c) => c.key)).font = { bold: true }

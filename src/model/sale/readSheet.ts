@@ -47,19 +47,30 @@ export const readSheet = async (db: Db, saleId: number, business: Business, toda
   const [story] = await readStories(db, [saleId], business, today)
   if (!story) return null
   const { customerId } = story.sale
-  const [papers, entries, { goods, unitCosts }, addresses, customer, committed, costs, promise, owing] =
-    await Promise.all([
-      readTrailPapers(db, story),
-      entriesOfSale(db, saleId, receiptIdsOf(story), currency),
-      readItsGoods(db, story, currency),
-      listAddresses(db, customerId),
-      findCustomer(db, customerId, currency),
-      sumCommitted(db, customerId, currency),
-      readCosts(db, story, business),
-      readSheetPromise(db, story, business, today),
-      listOpenDues(db, customerId, currency),
-    ])
-  const [repeats, files, picks, bought] = await Promise.all([
+  const [
+    papers,
+    entries,
+    { goods, unitCosts },
+    addresses,
+    customer,
+    committed,
+    costs,
+    promise,
+    owing,
+    repeats,
+    files,
+    picks,
+    bought,
+  ] = await Promise.all([
+    readTrailPapers(db, story),
+    entriesOfSale(db, saleId, receiptIdsOf(story), currency),
+    readItsGoods(db, story, currency),
+    listAddresses(db, customerId),
+    findCustomer(db, customerId, currency),
+    sumCommitted(db, customerId, currency),
+    readCosts(db, story, business),
+    readSheetPromise(db, story, business, today),
+    listOpenDues(db, customerId, currency),
     listRepeats(db, { saleId }, currency),
     listFiles(db, 'sale', saleId),
     listPicks(db, { saleId, open: true }),

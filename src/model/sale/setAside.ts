@@ -6,8 +6,7 @@ import type { Db } from '@/data/connect'
 import type { SaleRow } from '@/data/queries/sales'
 import type { SaleLineRow } from '@/data/queries/saleLine'
 import type { Day } from '@/core/day'
-import { shareOut } from '../goods/shares'
-import { listWaiting } from '@/data/queries/waiting'
+import { readTurns } from '../goods/shares'
 import { readKitLines, type KitLine } from './kitLines'
 
 /** What a line has set aside, and whether it comes from a shelf at all. */
@@ -43,7 +42,7 @@ export const readSetAside = async (
     l.kind === 'stock' ? [present(l.goodsId)] : present(kits.get(l.id)).parts.map((p) => p.goodsId),
   )
   const given = new Map<string, Decimal>()
-  for (const share of await shareOut(db, await listWaiting(db, goodsIds), today)) {
+  for (const share of (await readTurns(db, goodsIds, today)).shares) {
     const key = `${share.lineId}:${share.goodsId}`
     given.set(key, (given.get(key) ?? ZERO).plus(share.given))
   }

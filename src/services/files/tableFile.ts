@@ -1,5 +1,5 @@
 import { present } from '@/core/present'
-import ExcelJS from 'exceljs'
+import type ExcelJS from 'exceljs'
 import Papa from 'papaparse'
 
 /** A table as it stood in a file: column names of the first row, and rows of text. */
@@ -67,8 +67,8 @@ const readXlsx = async (body: Buffer): Promise<string[][]> => {
   const rows: string[][] = []
   let cells = 0
   // Read as a stream, row by row: a cell far out costs one cell, and reading stops where there is too much.
-  const { Readable } = await import('node:stream')
-  const book = new ExcelJS.stream.xlsx.WorkbookReader(
+  const [{ Readable }, { default: excel }] = await Promise.all([import('node:stream'), import('exceljs')])
+  const book = new excel.stream.xlsx.WorkbookReader(
     Readable.from([body]) as never,
     {
       sharedStrings: 'cache',
