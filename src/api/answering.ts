@@ -1,5 +1,6 @@
 import { databaseError } from '@/data/databaseError'
 import { log, plainPath, whereLogged } from '@/log'
+import type { Asked } from './asked'
 import { problem } from './problem'
 
 /** How long an answer may take, in milliseconds, before whoever asks is told that it takes too long. */
@@ -27,7 +28,7 @@ export const isAway = (broken: unknown): boolean => AWAY.test(codeOf(broken)) ||
 const later = { headers: { 'retry-after': '2' } }
 
 /** What broke, as whoever asked is told it. What nobody expected is logged. */
-export const answerBroken = (request: Request, broken: unknown, owner: boolean): Response => {
+export const answerBroken = (request: Asked, broken: unknown, owner: boolean): Response => {
   const code = codeOf(broken)
   if (FULL.test(code)) {
     log.error({ code, method: request.method, path: plainPath(request.url) }, 'the disk is full')
@@ -77,7 +78,7 @@ class Impatient extends Error {}
 
 /** Does the work of an answer. Whatever breaks becomes a sentence; what takes too long is said to. */
 export const answering = async (
-  request: Request,
+  request: Asked,
   work: () => Promise<Response>,
   { owner = false, within = PATIENCE }: { readonly owner?: boolean; readonly within?: number } = {},
 ): Promise<Response> => {

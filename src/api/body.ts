@@ -1,24 +1,19 @@
+import type { Asked } from './asked'
 import { problem } from './problem'
 
 /** What may be sent: strangers little, the owner a file of 4 MB in base64 and a little more. */
 export const BODY = { public: 16_000, owner: 6_200_000 } as const
 
 /** The body, read no further than it may be long. Null where it is longer. */
-const readBytes = async (request: Request, most: number): Promise<Uint8Array | null> => {
+const readBytes = async (request: Asked, most: number): Promise<Uint8Array | null> => {
   if (Number(request.headers.get('content-length') ?? 0) > most) return null
   if (!request.body) return new Uint8Array()
   const parts: Uint8Array[] = []
   let length = 0
-  const reader = request.body.getReader()
-  for (;;) {
-    const { done, value } = await reader.read()
-    if (done) break
-    length += value.length
-    if (length > most) {
-      await reader.cancel().catch(() => undefined)
-      return null
-    }
-    parts.push(value)
+  for await (const part of request.body) {
+    length += part.length
+    if (length > most) return null
+    parts.push(part)
   }
   return Buffer.concat(parts)
 }
@@ -27,7 +22,7 @@ const tooLarge = (most: number): Response =>
   problem(413, 'too-large', `The request is larger than ${most === BODY.owner ? '6 MB' : '16 kB'}. Send it in parts.`)
 
 /** A file as it is, of the type that is asked for. */
-export const readFileBody = async (request: Request, type: string): Promise<{ value: Uint8Array } | Response> => {
+export const readFileBody = async (request: Asked, type: string): Promise<{ value: Uint8Array } | Response> => {
   const bytes = await readBytes(request, BODY.owner)
   if (bytes === null) return tooLarge(BODY.owner)
   const kinds = type.split(', ').map((t) => t.split('/')[1] ?? '')
@@ -50,10 +45,7 @@ const findNul = (value: unknown, path: string): string | null => {
 }
 
 /** The JSON of a request, or why it cannot be taken. An empty body is undefined. */
-export const readBody = async (
-  request: Request,
-  most: number = BODY.public,
-): Promise<{ value: unknown } | Response> => {
+export const readBody = async (request: Asked, most: number = BODY.public): Promise<{ value: unknown } | Response> => {
   const bytes = await readBytes(request, most)
   if (bytes === null) return tooLarge(most)
   const text = new TextDecoder().decode(bytes)

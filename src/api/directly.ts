@@ -1,6 +1,7 @@
 import type { IncomingMessage, ServerResponse } from 'node:http'
 import { promisify } from 'node:util'
 import { gzip } from 'node:zlib'
+import type { Asked } from './asked'
 import { tellHealth } from './health'
 
 /** From this length on an answer is packed for whoever takes it so, in bytes: below, packing costs more than sending. */
@@ -8,38 +9,27 @@ const LONG = 8_000
 
 const pack = promisify(gzip)
 
-/** A body, read no sooner and no further than somebody asks for it. */
-const bodyOf = (req: IncomingMessage): ReadableStream<Uint8Array> => {
-  const chunks = req.iterator({ destroyOnReturn: false })
-  return new ReadableStream(
-    {
-      pull: async (to) => {
-        const { done, value } = await chunks.next()
-        if (done) to.close()
-        else to.enqueue(value)
-      },
+const asAsked = (req: IncomingMessage): Asked => ({
+  method: req.method ?? 'GET',
+  url: `http://localhost${req.url ?? '/'}`,
+  headers: {
+    get: (name) => {
+      const told = req.headers[name.toLowerCase()]
+      return Array.isArray(told) ? told.join(', ') : (told ?? null)
     },
-    { highWaterMark: 0 },
-  )
-}
-
-const asRequest = (req: IncomingMessage): Request => {
-  const headers = new Headers()
-  for (const [name, value] of Object.entries(req.headers))
-    for (const one of Array.isArray(value) ? value : [value]) if (one !== undefined) headers.append(name, one)
-  const about = { method: req.method, headers }
-  // What host we are called by stands among the headers.
-  const url = `http://localhost${req.url ?? '/'}`
-  if (req.method === 'GET' || req.method === 'HEAD') return new Request(url, about)
-  const sent = { ...about, body: bodyOf(req), duplex: 'half' }
-  return new Request(url, sent)
-}
+  },
+  // A body that nobody reads to its end is the front door's to end.
+  body:
+    req.method === 'GET' || req.method === 'HEAD'
+      ? null
+      : { [Symbol.asyncIterator]: () => req.iterator({ destroyOnReturn: false }) },
+})
 
 /** Answers the server's own request, past the framework, whose way to an answer costs more than most calls do themselves. */
 const directly =
-  (answer: (request: Request) => Promise<Response>) =>
+  (answer: (request: Asked) => Promise<Response>) =>
   async (req: IncomingMessage, res: ServerResponse): Promise<void> => {
-    const told = await answer(asRequest(req))
+    const told = await answer(asAsked(req))
     const whole = Buffer.from(await told.arrayBuffer())
     const packed = whole.length >= LONG && /\bgzip\b/.test(String(req.headers['accept-encoding'] ?? ''))
     const body = packed ? await pack(whole) : whole

@@ -1,9 +1,10 @@
 import { database } from '@/data/connect'
 import { signedIn } from '@/services/access/signIn'
 import { tokenOpens } from '@/services/access/tokens'
+import type { Asked } from './asked'
 
 /** Whether a request came over TLS, as whoever stands in front of us says. */
-export const isSecure = (request: { readonly headers: Headers }): boolean =>
+export const isSecure = (request: Pick<Asked, 'headers'>): boolean =>
   request.headers.get('x-forwarded-proto') === 'https'
 
 /** The name a cookie has: behind TLS one that no other name or path can set. */
@@ -12,7 +13,7 @@ export const cookieName = (name: string, secure: boolean): string => (secure ? `
 export const SESSION_COOKIE = 'till_session'
 
 /** The value of a cookie, under the name it has behind TLS or without. */
-export const cookieOf = (request: { readonly headers: Headers }, name: string): string | undefined => {
+export const cookieOf = (request: Pick<Asked, 'headers'>, name: string): string | undefined => {
   const wanted = cookieName(name, isSecure(request))
   for (const part of (request.headers.get('cookie') ?? '').split(';')) {
     const [key, ...value] = part.trim().split('=')
@@ -23,7 +24,7 @@ export const cookieOf = (request: { readonly headers: Headers }, name: string): 
 
 /** A cookie that scripts cannot read. */
 export const makeCookie = (
-  request: { readonly headers: Headers },
+  request: Pick<Asked, 'headers'>,
   cookie: {
     readonly name: string
     readonly value: string
@@ -36,12 +37,12 @@ export const makeCookie = (
 }
 
 /** What an answer says to open a session in the browser, or to end it where the token is empty. */
-export const sessionHeaders = (request: { readonly headers: Headers }, token: string, seconds: number) => ({
+export const sessionHeaders = (request: Pick<Asked, 'headers'>, token: string, seconds: number) => ({
   headers: { 'set-cookie': makeCookie(request, { name: SESSION_COOKIE, value: token, seconds, sameSite: 'Strict' }) },
 })
 
 /** Cookies travel with requests from anywhere; a change must come from our own pages. */
-export const isSameOrigin = (request: Request): boolean => {
+export const isSameOrigin = (request: Asked): boolean => {
   const origin = request.headers.get('origin')
   return origin !== null && URL.canParse(origin) && new URL(origin).host === request.headers.get('host')
 }
@@ -49,11 +50,11 @@ export const isSameOrigin = (request: Request): boolean => {
 export type Entry = 'yes' | 'no' | 'foreign' | 'reading-only'
 
 /** The bearer token of a request, however the word is written. */
-export const bearerOf = (request: Request): string | undefined =>
+export const bearerOf = (request: Asked): string | undefined =>
   /^Bearer +(\S+) *$/i.exec(request.headers.get('authorization') ?? '')?.[1]
 
 /** Whether a request may come in: a bearer token, or the owner's session from our own pages. */
-export const mayEnter = async (request: Request): Promise<Entry> => {
+export const mayEnter = async (request: Asked): Promise<Entry> => {
   const db = database()
   const reads = request.method === 'GET' || request.method === 'HEAD'
   const bearer = bearerOf(request)

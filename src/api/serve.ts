@@ -2,6 +2,7 @@ import { present } from '@/core/present'
 import { database } from '@/data/connect'
 import { businessDate } from '@/services/clock'
 import { answering } from './answering'
+import type { Asked } from './asked'
 import { BODY, readBody, readFileBody } from './body'
 import { mayEnter, type Entry } from './entry'
 import { mustFit } from './fit'
@@ -15,11 +16,19 @@ interface Route {
   readonly names: readonly string[]
 }
 
-const ROUTES: readonly Route[] = OPERATIONS.map((operation) => ({
-  operation,
-  pattern: new RegExp(`^${operation.path.replace(/\{(\w+)\}/g, '([^/]+)')}$`),
-  names: [...operation.path.matchAll(/\{(\w+)\}/g)].map((m) => present(m[1])),
-}))
+const firstPart = (path: string): string => path.split('/', 2)[1] ?? ''
+
+/** By the first part of their path, which is a word in all of them. */
+const ROUTES = new Map<string, Route[]>()
+for (const operation of OPERATIONS) {
+  const first = firstPart(operation.path)
+  const route = {
+    operation,
+    pattern: new RegExp(`^${operation.path.replace(/\{(\w+)\}/g, '([^/]+)')}$`),
+    names: [...operation.path.matchAll(/\{(\w+)\}/g)].map((m) => present(m[1])),
+  }
+  ROUTES.set(first, [...(ROUTES.get(first) ?? []), route])
+}
 
 /** Why somebody may not come in; null where they may. */
 export const refuseEntry = (entry: Entry): Response | null => {
@@ -40,7 +49,7 @@ const keyProblem = (key: string | null): Response | null =>
     ? problem(400, 'bad-key', 'An Idempotency-Key has 1 to 200 characters, letters and figures.')
     : null
 
-interface Asked {
+interface Wanted {
   readonly path: string
   readonly query: URLSearchParams
   /** Whether any call has this path, and the one that takes the method. */
@@ -49,10 +58,10 @@ interface Asked {
 }
 
 /** What is asked for, before it is known whether whoever asks may. */
-const askedFor = ({ url, method }: Request): Asked => {
+const wantedOf = ({ url, method }: Asked): Wanted => {
   const { pathname, searchParams: query } = new URL(url)
   const path = decodeURI(pathname.replace(/^\/api\/v1/, '').replace(/\/$/, ''))
-  const there = ROUTES.flatMap((route) => {
+  const there = (ROUTES.get(firstPart(path)) ?? []).flatMap((route) => {
     const match = route.pattern.exec(path)
     return match ? [{ route, match }] : []
   })
@@ -68,7 +77,7 @@ const askedFor = ({ url, method }: Request): Asked => {
   }
 }
 
-const answerCall = async (request: Request, { path, query, there, chosen }: Asked): Promise<Response> => {
+const answerCall = async (request: Asked, { path, query, there, chosen }: Wanted): Promise<Response> => {
   const stopped = refuseEntry(await mayEnter(request))
   if (stopped) return stopped
   if (!there) return problem(404, 'no-such-call', `There is no ${path} here. See /docs/api.`)
@@ -101,7 +110,7 @@ const answerCall = async (request: Request, { path, query, there, chosen }: Aske
 }
 
 /** Answers one call of the HTTP interface under `/api/v1`. */
-export const serve = (request: Request): Promise<Response> => {
-  const asked = askedFor(request)
-  return answering(request, () => answerCall(request, asked), { owner: true, within: asked.chosen?.operation.within })
+export const serve = (request: Asked): Promise<Response> => {
+  const wanted = wantedOf(request)
+  return answering(request, () => answerCall(request, wanted), { owner: true, within: wanted.chosen?.operation.within })
 }

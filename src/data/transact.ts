@@ -5,16 +5,62 @@ import { takeLock } from './locks'
 /** Codes after which PostgreSQL wants the transaction tried again: serialization failure, deadlock. */
 const TRY_AGAIN = new Set(['40001', '40P01'])
 
-/** Who waits for the pen in this process; so that waiting takes no connection from those who read. */
-const queues = new WeakMap<Database, Promise<unknown>>()
+/** Of one process: one that writes, and one at the lock of the database, with what it asks first, who goes on as soon as the other is kept. */
+const AT_THE_PEN = 2
 
-const inTurn = <T>(db: Database, work: () => Promise<T>): Promise<T> => {
-  const mine = (queues.get(db) ?? Promise.resolve()).then(work, work)
-  queues.set(
-    db,
-    mine.catch(() => undefined),
-  )
-  return mine
+interface Turns {
+  there: number
+  /** Who takes no connection from those who read while they wait. */
+  readonly waiting: (() => void)[]
+}
+const turns = new WeakMap<Database, Turns>()
+const turnsOf = (db: Database): Turns => {
+  const known = turns.get(db) ?? { there: 0, waiting: [] }
+  turns.set(db, known)
+  return known
+}
+
+const inTurn = async <T>(db: Database, work: () => Promise<T>): Promise<T> => {
+  const at = turnsOf(db)
+  if (at.there < AT_THE_PEN) at.there++
+  else await new Promise<void>((go) => at.waiting.push(go))
+  try {
+    return await work()
+  } finally {
+    const next = at.waiting.shift()
+    if (next) next()
+    else at.there--
+  }
+}
+
+/** Of a transaction: statements whose answers nobody waits for. */
+interface Unanswered {
+  readonly written: Promise<unknown>[]
+  last?: Promise<unknown>
+}
+const unanswered = new WeakMap<Transaction, Unanswered>()
+const unansweredOf = (tx: Transaction): Unanswered => {
+  const known = unanswered.get(tx) ?? { written: [] }
+  unanswered.set(tx, known)
+  return known
+}
+/** Asked now, and once: a query of Drizzle's is asked anew whenever somebody waits for it. That it broke is no failure before anybody looks. */
+const askNow = (asked: Promise<unknown>): Promise<unknown> => {
+  const answer = asked.then((done) => done)
+  answer.catch(() => undefined)
+  return answer
+}
+
+/**
+ * What was written is not waited for: what is asked next follows at its heels, and is answered with it. It must have been asked at
+ * once (`insertInto`), or it is overtaken. Where it is refused, so is whatever follows, and `transact` throws what refused it.
+ */
+export const goOnFrom = (tx: Transaction, written: Promise<unknown>): void =>
+  void unansweredOf(tx).written.push(askNow(written))
+
+/** The same of what a transaction writes last: its end follows at its heels, and takes everything back where it is refused. */
+export const sayLast = (tx: Transaction, words: Promise<unknown>): void => {
+  unansweredOf(tx).last = askNow(words)
 }
 
 const pause = (attempt: number): Promise<void> =>
@@ -28,15 +74,21 @@ const pause = (attempt: number): Promise<void> =>
 export const transact = async <T>(db: Database, work: (tx: Transaction) => Promise<T>): Promise<T> => {
   for (let attempt = 1; ; attempt++) {
     try {
-      return await inTurn(db, () =>
+      let last: Promise<unknown> | undefined
+      const value = await inTurn(db, () =>
         db.transaction(async (tx) => {
           // What the work asks first follows at the heels of the lock: a connection does one thing after the other.
           const [pen, done] = await Promise.allSettled([takeLock(tx, 'pen'), work(tx)])
           if (pen.status === 'rejected') throw pen.reason
           if (done.status === 'rejected') throw done.reason
+          const { written, last: words } = unansweredOf(tx)
+          await Promise.all(written)
+          last = words
           return done.value
         }),
       )
+      await last
+      return value
     } catch (problem) {
       if (attempt >= 5 || !TRY_AGAIN.has(databaseError(problem)?.code ?? '')) throw problem
       await pause(attempt)

@@ -5,7 +5,7 @@ import type { Day } from '@/core/day'
 import type { AccountRef, AccountRole, EntryDraft } from '@/core/ledger'
 import { parseMoney, type Money } from '@/core/money'
 import type { Database, Transaction } from '@/data/connect'
-import { transact } from '@/data/transact'
+import { sayLast, transact } from '@/data/transact'
 import { dropCommandKey, findCommand, keepAnswer, retakeCommandKey, takeCommandKey } from '@/data/queries/access'
 import { listAccounts } from '@/data/queries/accounts'
 import { findBusiness, type Business } from '@/data/queries/business'
@@ -103,7 +103,7 @@ export const defineCommand = <O, I, A, B = never>(
         ])
         if (before) return answerIsSecret ? refuse({ code: 'shown-once' }) : (before.answer as A)
         const answer = await (await work(w, parsed, asked)).answer()
-        if (key !== null && !answerIsSecret) await keepAnswer(tx, key, answer)
+        if (key !== null && !answerIsSecret) sayLast(tx, keepAnswer(tx, key, answer))
         return answer
       },
       // Whoever asks again for what is done already is told the same, and nobody outside is asked again.

@@ -4,8 +4,11 @@ import { flushSync } from 'react-dom'
 /** So many rows are there with the page itself, more than a screen shows; so many follow each moment while it is already worked with. */
 const AT_ONCE = 24
 
-/** The rows that are drawn: those of the first screen with the page, all of them some moments later, and from then on every one at once. */
-export const useDrawn = <Row>(shown: readonly Row[]): readonly Row[] => useGrowing(shown, AT_ONCE)
+/**
+ * The rows that are drawn: those of the first screen with the page, all of them some moments later, and from then on every one at
+ * once. Rows that hold fields are tall, and each is half a form: a screen shows fewer of them.
+ */
+export const useDrawn = <Row>(shown: readonly Row[], first = AT_ONCE): readonly Row[] => useGrowing(shown, first)
 
 /**
  * The same for rows that are only read; so many of them as are given are there with the page. Where they come without a page

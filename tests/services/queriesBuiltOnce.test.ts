@@ -1,12 +1,13 @@
 import { eq, sql } from 'drizzle-orm'
 import { beforeAll, describe, expect, test } from 'vitest'
+import { present } from '@/core/present'
 import { builtForId, builtForIds, builtOnce, insertAll, insertInto, insertOne, insertWithId } from '@/data/builtOnce'
 import { openDatabase } from '@/data/connect'
 import { databaseError } from '@/data/databaseError'
 import { reserveWithEntry } from '@/data/queries/reserveId'
 import { isOneOf } from '@/data/queries/search'
 import { customer, entry, post, receipt } from '@/data/schema'
-import { transact } from '@/data/transact'
+import { goOnFrom, sayLast, transact } from '@/data/transact'
 import { manyHands, openTestShop, type TestShop } from './shop'
 
 beforeAll(manyHands)
@@ -193,4 +194,61 @@ describe('where one of several statements breaks', () => {
     })
     expect([attempts, await called(s.db, { name: 'Again' })]).toEqual([2, [{ id, name: 'Again' }]])
   })
+})
+
+describe('what nobody waits for', () => {
+  const unreadable = () => ({ ...row('Unreadable'), discountDays: 'no number' as never })
+
+  test('is there for whatever is asked next, and when the transaction has ended', async () => {
+    const [seen, id] = await transact(s.db, async (tx) => {
+      const inserted = insertCustomer(tx, row('Not waited for'))
+      goOnFrom(tx, inserted)
+      const [seen, id] = [await called(tx, { name: 'Not waited for' }), await inserted]
+      sayLast(tx, tx.update(customer).set({ name: 'Said last' }).where(eq(customer.id, id)).execute())
+      return [seen, id] as const
+    })
+    expect([seen, await byId(s.db, id)]).toEqual([[{ id, name: 'Not waited for' }], [{ name: 'Said last' }]])
+  })
+
+  test.each([
+    ['written', goOnFrom],
+    ['said last', sayLast],
+  ])('ends all of it where it is refused, and is told: %s', async (_, leave) => {
+    const refused = transact(s.db, async (tx) => {
+      await insertCustomer(tx, row('Taken back'))
+      leave(tx, insertCustomer(tx, unreadable()))
+    })
+    const problem: unknown = await refused.catch((why: unknown) => why)
+    expect([databaseError(problem)?.code, await called(s.db, { name: 'Taken back' })]).toEqual(['22P02', []])
+  })
+
+  test('is done again with the rest where two hands met at the last word', async () => {
+    let attempts = 0
+    const met = sql`do $$ begin raise exception 'two hands met' using errcode = '40001'; end $$`
+    await transact(s.db, async (tx) => {
+      attempts++
+      await insertCustomer(tx, row('Met at the end'))
+      if (attempts === 1) sayLast(tx, tx.execute(met))
+    })
+    expect([attempts, (await called(s.db, { name: 'Met at the end' })).length]).toEqual([2, 1])
+  })
+})
+
+test('however many wait for the pen, two connections are taken for it, and who reads has the others', async () => {
+  let there = 0
+  let most = 0
+  const writers = Array.from({ length: 12 }, () =>
+    transact(s.db, async (tx) => {
+      there++
+      await byId(tx, 1)
+      const taken = await s.db.execute<{ n: number }>(
+        sql`select count(*)::int as n from pg_stat_activity where datname = current_database() and xact_start is not null and pid <> pg_backend_pid()`,
+      )
+      most = Math.max(most, present(taken[0]).n)
+      there--
+      expect(there).toBeLessThan(2)
+    }),
+  )
+  await Promise.all(writers)
+  expect(most).toBe(2)
 })

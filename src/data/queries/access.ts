@@ -128,8 +128,15 @@ export const findCommand = async (db: Db, key: string): Promise<{ fingerprint: s
   return row ?? null
 }
 
+const keep = builtOnce((db) =>
+  db
+    .update(command)
+    .set({ answer: sql.placeholder('answer') })
+    .where(eq(command.key, sql.placeholder('key'))),
+)
 export const keepAnswer = async (db: Db, key: string, answer: unknown): Promise<void> => {
-  await db.update(command).set({ answer }).where(eq(command.key, key))
+  // None stands there already.
+  if (answer !== null) await keep(db, { key, answer })
 }
 
 /** Takes a key again whose work began more than a minute ago and never ended. */

@@ -1,8 +1,11 @@
+import { insertInto } from '../builtOnce'
 import type { Db } from '../connect'
 import type { ComponentTax } from '@/core/tax'
 import { taxMove } from '../schema'
 import { and, sql, asc, eq } from 'drizzle-orm'
 import { money } from '@/core/money'
+
+const insertMoves = insertInto(taxMove)
 
 /** Tax that a paper moves, as it is kept. Positive: more is owed. */
 export const insertTaxMoves = async (
@@ -11,16 +14,16 @@ export const insertTaxMoves = async (
   paper: Pick<typeof taxMove.$inferInsert, 'onDay' | 'why' | 'entryId' | 'saleId' | 'receiptId' | 'dueId' | 'billId'>,
 ): Promise<void> => {
   const moved = taxes.filter((t) => t.amount.minor !== 0n || t.net.minor !== 0n)
-  if (moved.length > 0)
-    await db.insert(taxMove).values(
-      moved.map((t) => ({
-        ...paper,
-        taxCodeId: t.taxCodeId,
-        componentId: t.componentId,
-        net: t.net.minor,
-        amount: t.amount.minor,
-      })),
-    )
+  await insertMoves(
+    db,
+    moved.map((t) => ({
+      ...paper,
+      taxCodeId: t.taxCodeId,
+      componentId: t.componentId,
+      net: t.net.minor,
+      amount: t.amount.minor,
+    })),
+  )
 }
 
 const sumMoves = async (db: Db, where: ReturnType<typeof and>, currency: string): Promise<ComponentTax[]> => {

@@ -50,6 +50,7 @@ export const noteDiscounts = async (
   discounts: readonly DueDiscount[],
   paper: { readonly onDay: Day; readonly entryId: number; readonly receiptId?: number },
 ): Promise<void> => {
-  for (const d of discounts)
-    await insertTaxMoves(w.tx, negateTaxes(d.taxes), { ...paper, why: 'discount', dueId: d.dueId })
+  await Promise.all(
+    discounts.map((d) => insertTaxMoves(w.tx, negateTaxes(d.taxes), { ...paper, why: 'discount', dueId: d.dueId })),
+  )
 }

@@ -24,6 +24,7 @@ import { insertHeldMoves, listHeldMoves } from '@/data/queries/held'
 import { insertReceipt } from '@/data/queries/receipt'
 import { reserveWithEntry } from '@/data/queries/reserveId'
 import { insertTaxMoves } from '@/data/queries/taxMove'
+import { goOnFrom } from '@/data/transact'
 import { receiptView } from '@/model/receipt/receiptView'
 import { offered } from '@/model/receipt/offered'
 type TakeReceipt = Omit<z.output<typeof takeReceiptInput>, 'forOthers' | 'method'> & {
@@ -182,14 +183,15 @@ export const writeReceipt = async (w: Work, input: TakeReceipt, into?: number): 
     entryId,
   }
   const note = { onDay, receiptId, entryId }
-  // Written in this order, each without waiting for the one before to be answered.
-  await Promise.all([
+  // Written in this order, each without waiting for the one before to be answered; nor does what is read of it.
+  const written = Promise.all([
     w.post(entry, { kind: 'receipt', id: receiptId, customerId: who.payer, saleId }, entryId),
     insertReceipt(w.tx, row, receiptId),
     noteFilling(w, note, filling, held),
     noteDiscounts(w, discounts, note),
     ...held.map((h, i) => insertTaxMoves(w.tx, present(ahead[i]), { ...note, why: 'ahead', saleId: h.saleId })),
   ])
+  goOnFrom(w.tx, written)
   const filled = new Set(filling.dues.map((d) => d.dueId))
   await refreshSales(w, [...dues.filter((d) => filled.has(d.id)), ...held])
   return receiptId

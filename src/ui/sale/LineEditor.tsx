@@ -31,6 +31,8 @@ interface Props {
 
 const LineGrips = onceAwake(() => import('./LineGrips').then((m) => m.LineGrips))
 
+/** So many lines a tall screen shows. */
+const ON_A_SCREEN = 16
 const NO_PROBLEMS = {}
 const KEYS = LINE_KEYS.map(([key, label]) => ({ key, label, run: () => {} }))
 
@@ -43,7 +45,7 @@ const useSame = (keys: readonly string[]): readonly string[] => {
 /** The lines of a sale while they are written, with totals at every change. Enter walks: item, quantity, price, next line. */
 export const LineEditor = (p: Props) => {
   const { shown, totals, settings } = p
-  const drawn = useDrawn(shown)
+  const drawn = useDrawn(shown, ON_A_SCREEN)
   const sums = groupSums(shown, totals, settings.currency)
   usePageKeys(KEYS)
   const keys = useSame(drawn.map((l) => l.key))
