@@ -70,20 +70,32 @@ export const backupFolder = (home: string): string => {
   return folder
 }
 
-export const freePort = (wanted = 0): Promise<number> =>
+/** Listens on a port for a moment, and answers it; breaks where somebody has it. */
+export const tryPort = (port: number): Promise<number> =>
   new Promise((done, fail) => {
     const server = createServer()
     server.once('error', fail)
-    server.listen(wanted, '127.0.0.1', () => {
-      const { port } = server.address() as { port: number }
-      server.close(() => done(port))
-    })
+    server.listen(port, '127.0.0.1', () => server.close(() => done(port)))
   })
 
-const keptPort = async (file: string): Promise<number> => {
-  const kept = existsSync(file) ? Number(readFileSync(file, 'utf8')) : 0
-  return freePort(kept).catch(() => freePort())
+/**
+ * Ports below those that a system gives to connections going out: one of these may take a port between our finding it free and
+ * listening on it, however many seconds lie between.
+ */
+const [LOWEST, HIGHEST] = [15_000, 32_000]
+
+/** A port that nobody has. */
+export const freePort = async (): Promise<number> => {
+  for (let tried = 1; ; tried++)
+    try {
+      return await tryPort(LOWEST + Math.floor(Math.random() * (HIGHEST - LOWEST)))
+    } catch (taken) {
+      if (tried === 50) throw taken
+    }
 }
+
+const keptPort = async (file: string): Promise<number> =>
+  existsSync(file) ? tryPort(Number(readFileSync(file, 'utf8'))).catch(() => freePort()) : freePort()
 
 /** Makes the data of a new server, with its superuser, whose secret is asked for; or not, where all of it is thrown away. */
 export const createData = (bin: string, data: string, secret: string, auth: 'scram-sha-256' | 'trust'): void => {

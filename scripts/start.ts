@@ -14,7 +14,7 @@ import { opens } from '../src/services/access/seal'
 import { businessDate, pinnedDay } from '../src/services/clock'
 import { formatDay } from '../src/core/day'
 import { build } from './build'
-import { backupFolder, endServers, freePort, startCluster, type Cluster } from './cluster'
+import { backupFolder, endServers, startCluster, tryPort, type Cluster } from './cluster'
 import { restoreHere } from './restoreHere'
 import { keptSecret, lockHome, makeHome, SetUpProblem, type HomeLock } from './home'
 import { serve } from './serve'
@@ -111,7 +111,7 @@ const main = async (): Promise<void> => {
   const host = process.env.TILL_HOST ?? '127.0.0.1'
   makeHome(home)
   begun.lock = await lockHome(home)
-  await freePort(port).catch(() => {
+  await tryPort(port).catch(() => {
     throw new SetUpProblem(
       `Port ${port} is taken by another program. Stop that one, or choose another port: PORT=3100 bin/start`,
     )

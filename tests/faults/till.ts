@@ -104,6 +104,7 @@ export const open = async (home: string, env: Record<string, string> = {}) => {
     () => started.said().includes('is open at') || started.process.exitCode !== null,
     120_000,
   )
+  if (!started.said().includes('is open at')) throw new Error(`the start ended: ${started.said().slice(-600)}`)
   return { ...started, port }
 }
 

@@ -1,4 +1,4 @@
-import { cpSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
+import { cpSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { sql } from 'drizzle-orm'
@@ -40,6 +40,7 @@ const openAt = async (level: number): Promise<{ db: Database; close: () => Promi
   await server.close()
   const opened = openDatabase(inject('clusterUrl').replace(/\/postgres$/, `/${name}`))
   await runMigrations(opened.db, { migrationsFolder: folder })
+  rmSync(folder, { recursive: true })
   return opened
 }
 

@@ -64,15 +64,18 @@ export const chooseSeller = <S extends Seller>(
   sellers: readonly S[],
   { quantity, on }: Wish,
 ): Chosen<S> | undefined => {
-  const offers = sellers.map((seller) => {
+  const preferred = sellers.find((s) => s.preferred)
+  if (preferred)
+    return {
+      seller: preferred,
+      why: sellers.length > 1 ? 'preferred' : 'only',
+      quantity: inPacks(quantity, preferred.packSize),
+    }
+  const [first, ...others] = sellers.map((seller) => {
     const packed = inPacks(quantity, seller.packSize)
     return { seller, quantity: packed, total: costFrom(seller, { quantity: packed, on })?.times(packed) }
   })
-  const [first, ...others] = offers
   if (!first) return undefined
-  const preferred = offers.find((o) => o.seller.preferred)
-  if (preferred)
-    return { seller: preferred.seller, why: others.length > 0 ? 'preferred' : 'only', quantity: preferred.quantity }
   const best = others.reduce((a, b) => (b.total && (!a.total || b.total.lt(a.total)) ? b : a), first)
   return { seller: best.seller, why: others.length > 0 && best.total ? 'cheapest' : 'only', quantity: best.quantity }
 }

@@ -64,9 +64,19 @@ export const listWaiting = async (db: Db, goodsIds: readonly number[]): Promise<
   return rows.map(asWaiting)
 }
 
-/** The same with the sale and the customer who waits: since when, and for when it is wanted. */
-export interface WaitingFor extends Waiting {
+export interface WaitingOfSale extends Waiting {
   readonly saleId: number
+}
+
+/** Everything that waits for goods, in the order in which goods are set aside. */
+export const listAllWaiting = async (db: Db): Promise<WaitingOfSale[]> => {
+  const rows = await db.execute<WaitingFields & { sale_id: number }>(sql`
+    with ${wanted} select w.line_id, w.sale_id, w.thing, w.units::text, w.per_kit::text, w.is_kit from wanted w ${inTurn}`)
+  return rows.map((r) => ({ ...asWaiting(r), saleId: r.sale_id }))
+}
+
+/** The same with what the sale is called and the customer who waits: since when, and for when it is wanted. */
+export interface WaitingFor extends WaitingOfSale {
   readonly saleNumber: number
   readonly customer: string
   readonly goods: string
@@ -74,8 +84,8 @@ export interface WaitingFor extends Waiting {
   readonly wantedBy: Day | null
 }
 
-/** Everything that waits for goods, in the order in which goods are set aside. */
-export const listAllWaiting = async (db: Db): Promise<WaitingFor[]> => {
+/** Everything that waits for goods, with who waits for it. */
+export const listAllWaitingFor = async (db: Db): Promise<WaitingFor[]> => {
   const rows = await db.execute<
     WaitingFields &
       Record<'sale_id' | 'sale_number', number> &

@@ -1,5 +1,5 @@
 import { chooseSeller } from '@/core/buying'
-import { decimal, larger, ZERO } from '@/core/money'
+import { decimal, larger, ZERO, type Decimal } from '@/core/money'
 import { rowsBy } from '@/core/rowsBy'
 import type { Db } from '@/data/connect'
 import { listBelowReorder, listToReorder, sumOnOrder } from '@/data/queries/purchaseOrder'
@@ -9,6 +9,14 @@ import { listAllWaiting } from '@/data/queries/waiting'
 import { leftFree } from '../goods/goods'
 import { sharesOf } from '../goods/shares'
 import type { Asked } from '../where'
+
+/** What everybody together wants of a thing, what of it they are short of, and the sales that are. */
+interface Asking {
+  readonly wanted: Decimal
+  readonly short: Decimal
+  readonly saleIds: readonly number[]
+}
+const NOBODY: Asking = { wanted: ZERO, short: ZERO, saleIds: [] }
 
 /** The least that can be asked for: a supplier makes a pack of it. */
 const LEAST = decimal('0.0001')
@@ -21,8 +29,17 @@ export const readProposals = async (db: Db, { today }: Pick<Asked, 'today'>) => 
   const [waiting, low] = await Promise.all([listAllWaiting(db), listBelowReorder(db)])
   const usable = await sumUsable(db, [...waiting.map((w) => w.goodsId), ...low], today)
   const all = sharesOf(waiting, usable)
-  const waitingFor = rowsBy(all, (w) => w.goodsId)
-  const ids = [...new Set([...all.filter((w) => w.wanted.gt(w.given)).map((w) => w.goodsId), ...low])]
+  const asked = new Map<number, Asking>()
+  for (const w of all) {
+    const { wanted, short, saleIds } = asked.get(w.goodsId) ?? NOBODY
+    const lacks = w.wanted.gt(w.given)
+    asked.set(w.goodsId, {
+      wanted: wanted.plus(w.wanted),
+      short: lacks ? short.plus(w.wanted).minus(w.given) : short,
+      saleIds: lacks ? [...saleIds, w.saleId] : saleIds,
+    })
+  }
+  const ids = [...new Set([...asked].flatMap(([id, { saleIds }]) => (saleIds.length > 0 ? [id] : [])).concat(low))]
   const [goods, sold, onOrder] = await Promise.all([
     listToReorder(db, ids),
     listGoodsSuppliers(db, ids),
@@ -30,11 +47,8 @@ export const readProposals = async (db: Db, { today }: Pick<Asked, 'today'>) => 
   ])
   const sellers = rowsBy(sold, (s) => s.goodsId)
   return goods.flatMap(({ id, name, reorderAt }) => {
-    const everybody = waitingFor.get(id) ?? []
-    const wanted = everybody.reduce((sum, w) => sum.plus(w.wanted), ZERO)
+    const { wanted, short, saleIds } = asked.get(id) ?? NOBODY
     const available = leftFree(usable.get(id) ?? ZERO, wanted)
-    const mine = everybody.filter((w) => w.wanted.gt(w.given))
-    const short = mine.reduce((sum, w) => sum.plus(w.wanted).minus(w.given), ZERO)
     const coming = onOrder.get(id) ?? ZERO
     const forSales = larger(short.minus(coming), ZERO)
     const left = larger(coming.minus(short), ZERO).plus(available)
@@ -56,7 +70,7 @@ export const readProposals = async (db: Db, { today }: Pick<Asked, 'today'>) => 
         chosen: chosen?.why ?? null,
         quantity,
         why: forSales.gt(0) ? ('sale' as const) : ('reorder' as const),
-        saleIds: forSales.gt(0) ? [...new Set(mine.map((w) => w.saleId))] : [],
+        saleIds: forSales.gt(0) ? [...new Set(saleIds)] : [],
       },
     ]
   })

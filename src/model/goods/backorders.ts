@@ -1,7 +1,7 @@
 import type { Day } from '@/core/day'
 import { ZERO, type Decimal } from '@/core/money'
 import { listComing } from '@/data/queries/purchaseOrder'
-import { listAllWaiting, type WaitingFor } from '@/data/queries/waiting'
+import { listAllWaitingFor, type WaitingFor } from '@/data/queries/waiting'
 import type { Where } from '../where'
 import { shareOut } from './shares'
 
@@ -16,7 +16,7 @@ export interface Backorder extends WaitingFor {
 
 /** Whoever waits for goods that are not in stock, oldest agreement first; kits as their parts. */
 export const readBackorders = async ({ db, today }: Where): Promise<readonly Backorder[]> => {
-  const short = (await shareOut(db, await listAllWaiting(db), today)).filter((w) => w.wanted.gt(w.given))
+  const short = (await shareOut(db, await listAllWaitingFor(db), today)).filter((w) => w.wanted.gt(w.given))
   const coming = await listComing(
     db,
     short.map((w) => w.goodsId),

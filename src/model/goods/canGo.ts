@@ -1,6 +1,6 @@
 import type { Day } from '@/core/day'
 import type { Db } from '@/data/connect'
-import { listAllWaiting } from '@/data/queries/waiting'
+import { listAllWaitingFor } from '@/data/queries/waiting'
 import { shareOut } from './shares'
 
 /** A sale that has goods set aside now. */
@@ -14,7 +14,7 @@ export interface CanGo {
 export const readCanGo = async (db: Db, goodsIds: readonly number[], today: Day): Promise<readonly CanGo[]> => {
   if (goodsIds.length === 0) return []
   const sales = new Map<number, CanGo>()
-  for (const w of await shareOut(db, await listAllWaiting(db), today))
+  for (const w of await shareOut(db, await listAllWaitingFor(db), today))
     if (goodsIds.includes(w.goodsId) && (w.isKit ? w.given.gt(0) : w.given.gte(w.wanted)))
       sales.set(w.saleId, { saleId: w.saleId, number: w.saleNumber, customer: w.customer })
   return [...sales.values()]
