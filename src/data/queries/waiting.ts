@@ -64,6 +64,7 @@ export const listWaiting = async (db: Db, goodsIds: readonly number[]): Promise<
   return rows.map(asWaiting)
 }
 
+/** A line that waits, and whose sale it is of. */
 export interface WaitingOfSale extends Waiting {
   readonly saleId: number
 }
