@@ -94,8 +94,11 @@ export const freePort = async (): Promise<number> => {
     }
 }
 
-const keptPort = async (file: string): Promise<number> =>
-  existsSync(file) ? tryPort(Number(readFileSync(file, 'utf8'))).catch(() => freePort()) : freePort()
+/** The port of the start before, unless it was taken meanwhile or may be at any time. */
+const keptPort = async (file: string): Promise<number> => {
+  const kept = existsSync(file) ? Number(readFileSync(file, 'utf8')) : 0
+  return kept >= LOWEST && kept <= HIGHEST ? tryPort(kept).catch(() => freePort()) : freePort()
+}
 
 /** Makes the data of a new server, with its superuser, whose secret is asked for; or not, where all of it is thrown away. */
 export const createData = (bin: string, data: string, secret: string, auth: 'scram-sha-256' | 'trust'): void => {

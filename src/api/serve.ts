@@ -1,4 +1,5 @@
 import { present } from '@/core/present'
+import { rowsBy } from '@/core/rowsBy'
 import { database } from '@/data/connect'
 import { businessDate } from '@/services/clock'
 import { answering } from './answering'
@@ -18,17 +19,13 @@ interface Route {
 
 const firstPart = (path: string): string => path.split('/', 2)[1] ?? ''
 
+const routeOf = (operation: Operation): Route => ({
+  operation,
+  pattern: new RegExp(`^${operation.path.replace(/\{(\w+)\}/g, '([^/]+)')}$`),
+  names: [...operation.path.matchAll(/\{(\w+)\}/g)].map((m) => present(m[1])),
+})
 /** By the first part of their path, which is a word in all of them. */
-const ROUTES = new Map<string, Route[]>()
-for (const operation of OPERATIONS) {
-  const first = firstPart(operation.path)
-  const route = {
-    operation,
-    pattern: new RegExp(`^${operation.path.replace(/\{(\w+)\}/g, '([^/]+)')}$`),
-    names: [...operation.path.matchAll(/\{(\w+)\}/g)].map((m) => present(m[1])),
-  }
-  ROUTES.set(first, [...(ROUTES.get(first) ?? []), route])
-}
+const ROUTES = rowsBy(OPERATIONS.map(routeOf), ({ operation }) => firstPart(operation.path))
 
 /** Why somebody may not come in; null where they may. */
 export const refuseEntry = (entry: Entry): Response | null => {

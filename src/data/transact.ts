@@ -74,17 +74,15 @@ const pause = (attempt: number): Promise<void> =>
 export const transact = async <T>(db: Database, work: (tx: Transaction) => Promise<T>): Promise<T> => {
   for (let attempt = 1; ; attempt++) {
     try {
-      let last: Promise<unknown> | undefined
-      const value = await inTurn(db, () =>
+      const { value, last } = await inTurn(db, () =>
         db.transaction(async (tx) => {
           // What the work asks first follows at the heels of the lock: a connection does one thing after the other.
           const [pen, done] = await Promise.allSettled([takeLock(tx, 'pen'), work(tx)])
           if (pen.status === 'rejected') throw pen.reason
           if (done.status === 'rejected') throw done.reason
-          const { written, last: words } = unansweredOf(tx)
+          const { written, last } = unansweredOf(tx)
           await Promise.all(written)
-          last = words
-          return done.value
+          return { value: done.value, last }
         }),
       )
       await last

@@ -242,7 +242,7 @@ test('however many wait for the pen, two connections are taken for it, and who r
       there++
       await byId(tx, 1)
       const taken = await s.db.execute<{ n: number }>(
-        sql`select count(*)::int as n from pg_stat_activity where datname = current_database() and xact_start is not null and pid <> pg_backend_pid()`,
+        sql`select count(*)::int as n from pg_stat_activity where datname = current_database() and application_name = 'iron-till' and xact_start is not null and pid <> pg_backend_pid()`,
       )
       most = Math.max(most, present(taken[0]).n)
       there--

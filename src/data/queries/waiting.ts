@@ -40,6 +40,7 @@ const wanted = sql`
 /** What came for a line first, then those that the owner set aside by hand, those last that were released; else the oldest agreement first. */
 const inTurn = sql`order by w.came desc, case w.aside_turn when 'first' then 0 when 'in turn' then 1 else 2 end, w.agreed_on, w.sale_id, w.position, w.line_id, w.per_kit nulls first`
 
+const fields = sql`w.line_id, w.thing, w.units::text, w.per_kit::text, w.is_kit`
 interface WaitingFields extends Record<string, unknown> {
   line_id: number
   thing: number
@@ -59,7 +60,7 @@ const asWaiting = (r: WaitingFields): Waiting => ({
 export const listWaiting = async (db: Db, goodsIds: readonly number[]): Promise<Waiting[]> => {
   if (goodsIds.length === 0) return []
   const rows = await db.execute<WaitingFields>(sql`
-    with ${wanted} select w.line_id, w.thing, w.units::text, w.per_kit::text, w.is_kit from wanted w
+    with ${wanted} select ${fields} from wanted w
      where w.is_kit or ${isOneOf(sql`w.thing`, [...new Set(goodsIds)])} ${inTurn}`)
   return rows.map(asWaiting)
 }
@@ -72,7 +73,7 @@ export interface WaitingOfSale extends Waiting {
 /** Everything that waits for goods, in the order in which goods are set aside. */
 export const listAllWaiting = async (db: Db): Promise<WaitingOfSale[]> => {
   const rows = await db.execute<WaitingFields & { sale_id: number }>(sql`
-    with ${wanted} select w.line_id, w.sale_id, w.thing, w.units::text, w.per_kit::text, w.is_kit from wanted w ${inTurn}`)
+    with ${wanted} select ${fields}, w.sale_id from wanted w ${inTurn}`)
   return rows.map((r) => ({ ...asWaiting(r), saleId: r.sale_id }))
 }
 
@@ -96,7 +97,7 @@ export const listAllWaitingFor = async (db: Db): Promise<WaitingFor[]> => {
       }
   >(sql`
     with ${wanted}
-    select w.line_id, w.sale_id, w.sale_number, w.thing, w.units::text, w.per_kit::text, w.is_kit, w.agreed_on::text as since, w.wanted_by::text as wanted_by,
+    select ${fields}, w.sale_id, w.sale_number, w.agreed_on::text as since, w.wanted_by::text as wanted_by,
            c.name as customer, g.name as goods
       from wanted w join goods g on g.id = w.thing join customer c on c.id = w.customer_id ${inTurn}`)
   return rows.map((r) => ({

@@ -1,22 +1,26 @@
 import { chooseSeller } from '@/core/buying'
-import { decimal, larger, ZERO, type Decimal } from '@/core/money'
+import { decimal, larger, ZERO } from '@/core/money'
 import { rowsBy } from '@/core/rowsBy'
+import type { Share } from '@/core/stock'
 import type { Db } from '@/data/connect'
 import { listBelowReorder, listToReorder, sumOnOrder } from '@/data/queries/purchaseOrder'
 import { sumUsable } from '@/data/queries/stock'
 import { listGoodsSuppliers } from '@/data/queries/suppliers'
-import { listAllWaiting } from '@/data/queries/waiting'
+import { listAllWaiting, type WaitingOfSale } from '@/data/queries/waiting'
 import { leftFree } from '../goods/goods'
 import { sharesOf } from '../goods/shares'
 import type { Asked } from '../where'
 
-/** What everybody together wants of a thing, what of it they are short of, and the sales that are. */
-interface Asking {
-  readonly wanted: Decimal
-  readonly short: Decimal
-  readonly saleIds: readonly number[]
+/** What all who wait for a thing want of it, what of that they are short of, and the sales that are. */
+const askedBy = (everybody: readonly (WaitingOfSale & Share)[]) => {
+  const lacking = everybody.filter((w) => w.wanted.gt(w.given))
+  return {
+    wanted: everybody.reduce((sum, w) => sum.plus(w.wanted), ZERO),
+    short: lacking.reduce((sum, w) => sum.plus(w.wanted).minus(w.given), ZERO),
+    saleIds: [...new Set(lacking.map((w) => w.saleId))],
+  }
 }
-const NOBODY: Asking = { wanted: ZERO, short: ZERO, saleIds: [] }
+const NOBODY = askedBy([])
 
 /** The least that can be asked for: a supplier makes a pack of it. */
 const LEAST = decimal('0.0001')
@@ -29,17 +33,8 @@ export const readProposals = async (db: Db, { today }: Pick<Asked, 'today'>) => 
   const [waiting, low] = await Promise.all([listAllWaiting(db), listBelowReorder(db)])
   const usable = await sumUsable(db, [...waiting.map((w) => w.goodsId), ...low], today)
   const all = sharesOf(waiting, usable)
-  const asked = new Map<number, Asking>()
-  for (const w of all) {
-    const { wanted, short, saleIds } = asked.get(w.goodsId) ?? NOBODY
-    const lacks = w.wanted.gt(w.given)
-    asked.set(w.goodsId, {
-      wanted: wanted.plus(w.wanted),
-      short: lacks ? short.plus(w.wanted).minus(w.given) : short,
-      saleIds: lacks ? [...saleIds, w.saleId] : saleIds,
-    })
-  }
-  const ids = [...new Set([...asked].flatMap(([id, { saleIds }]) => (saleIds.length > 0 ? [id] : [])).concat(low))]
+  const asked = new Map([...rowsBy(all, (w) => w.goodsId)].map(([id, everybody]) => [id, askedBy(everybody)]))
+  const ids = [...new Set([...[...asked.keys()].filter((id) => asked.get(id)?.short.gt(0)), ...low])]
   const [goods, sold, onOrder] = await Promise.all([
     listToReorder(db, ids),
     listGoodsSuppliers(db, ids),
@@ -70,7 +65,7 @@ export const readProposals = async (db: Db, { today }: Pick<Asked, 'today'>) => 
         chosen: chosen?.why ?? null,
         quantity,
         why: forSales.gt(0) ? ('sale' as const) : ('reorder' as const),
-        saleIds: forSales.gt(0) ? [...new Set(saleIds)] : [],
+        saleIds: forSales.gt(0) ? saleIds : [],
       },
     ]
   })
