@@ -124,6 +124,7 @@ describe('three servers of one business', () => {
     const lastReceipt = async () => {
       const file = await fetch(`http://127.0.0.1:${servers.port}/api/v1/export/receipts.csv`, {
         headers: { authorization: `Bearer ${TOKEN}` },
+        signal: AbortSignal.timeout(30_000),
       })
       return file.text()
     }

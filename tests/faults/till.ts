@@ -61,7 +61,7 @@ export interface Answered {
   readonly ms: number
 }
 
-/** One call; a connection that fails is an answer of status 0. */
+/** One call; a connection that fails is an answer of status 0, with what broke. */
 export const ask = async (
   port: number,
   method: string,
@@ -88,8 +88,8 @@ export const ask = async (
       body: text.startsWith('{') ? JSON.parse(text) : text,
       ms: performance.now() - began,
     }
-  } catch {
-    return { status: 0, type: '', body: null, ms: performance.now() - began }
+  } catch (broken) {
+    return { status: 0, type: '', body: String(broken), ms: performance.now() - began }
   }
 }
 
