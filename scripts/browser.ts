@@ -1,4 +1,4 @@
-import { existsSync, mkdtempSync } from 'node:fs'
+import { existsSync, mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { Builder, logging, type WebDriver } from 'selenium-webdriver'
@@ -34,7 +34,8 @@ const binaryOf = (whole: boolean): string =>
 export const openBrowser = async ({ whole = false } = {}): Promise<WebDriver> => {
   const options = new chrome.Options()
   options.setChromeBinaryPath(binaryOf(whole))
-  options.addArguments(...FLAGS, `--user-data-dir=${mkdtempSync(join(tmpdir(), 'iron-till-browser-'))}`)
+  const profile = mkdtempSync(join(tmpdir(), 'iron-till-browser-'))
+  options.addArguments(...FLAGS, `--user-data-dir=${profile}`)
   const heard = new logging.Preferences()
   heard.setLevel(logging.Type.BROWSER, logging.Level.SEVERE)
   options.setLoggingPrefs(heard)
@@ -44,9 +45,14 @@ export const openBrowser = async ({ whole = false } = {}): Promise<WebDriver> =>
     .setChromeService(new chrome.ServiceBuilder('/usr/bin/chromedriver'))
     .build()
   // Looked for every 40 ms; the driver's own way is every 200.
-  const { wait } = driver
+  const { wait, quit } = driver
   driver.wait = ((...[what, within, why, every = 40]: Parameters<typeof wait>) =>
     wait.call(driver, what, within, why, every)) as typeof wait
+  driver.quit = async () => {
+    await quit.call(driver)
+    // The last of its processes may write for a moment longer.
+    rmSync(profile, { recursive: true, force: true, maxRetries: 10, retryDelay: 50 })
+  }
   await setSize(driver, 1280, 800)
   return driver
 }

@@ -17,6 +17,8 @@ const SOURCES = [
   'postcss.config.mjs',
   'tsconfig.json',
   'scripts/door.mjs',
+  'scripts/keepRoom.mjs',
+  'scripts/lanes.mjs',
   'scripts/readIn.mjs',
 ]
 
@@ -84,7 +86,7 @@ export const build = (): boolean => {
     cpSync(join(root, 'public'), join(root, '.next/standalone/public'), { recursive: true })
   copyPaperFonts()
   bundleWorkers()
-  for (const name of ['door.mjs', 'readIn.mjs'])
+  for (const name of ['door.mjs', 'keepRoom.mjs', 'lanes.mjs', 'readIn.mjs'])
     cpSync(join(root, 'scripts', name), join(root, '.next/standalone', name))
   writeFileSync(stampFile, now)
   return true

@@ -6,6 +6,8 @@
 import { randomBytes } from 'node:crypto'
 import http from 'node:http'
 import { isIP } from 'node:net'
+import { keepRoom } from './keepRoom.mjs'
+import { program, queueUp } from './lanes.mjs'
 import { readInLater } from './readIn.mjs'
 
 /** What strangers may send at all, and what the owner may (a file of 4 MB in base64, and a little more). */
@@ -13,11 +15,6 @@ const PUBLIC_BODY = 16_000
 const OWNER_BODY = 6_200_000
 /** A backup on the first page of a place that was empty at its start. */
 const RESTORE = { path: '/api/first-run/restore', most: 4_000_000_000 }
-/** So many requests are worked on at once, so many may wait, and how long one waits. Strangers have a lane of their own. */
-const LANES = {
-  owner: { atOnce: 12, waiting: 200, patience: 8_000 },
-  public: { atOnce: 4, waiting: 40, patience: 4_000 },
-}
 /** A request that is not sent within this time is let go. */
 const SLOW_REQUEST = 30_000
 
@@ -79,16 +76,42 @@ const LINGER = 1_000
 /**
  * Refuses a request whose body is not wanted. Closing on whoever still writes would lose them the answer: what comes in a
  * moment is read and dropped, and what comes later is cut off.
- * @param {http.IncomingMessage} req @param {http.ServerResponse} res @param {string} detail
+ * @param {http.IncomingMessage} req @param {http.ServerResponse} res @param {number} status @param {string} code @param {string} detail
  */
-const tooLarge = (req, res, detail) => {
-  say(res, 413, 'too-large', detail, { connection: 'close' })
+const turnAway = (req, res, status, code, detail) => {
+  say(res, status, code, detail, { connection: 'close' })
   const timer = setTimeout(() => {
     res.end()
     req.destroy()
   }, LINGER)
   req.once('end', () => res.end()).once('close', () => clearTimeout(timer))
   req.resume()
+}
+
+/** How long a stranger may take to send a body, in milliseconds, and how often it is looked whether all of it came. */
+const [SENT_WITHIN, LOOK] = [5_000, 20]
+
+/**
+ * Waits until all of a stranger's body has come: whoever sends it drop by drop takes nobody's place meanwhile. It stays where it arrives,
+ * which holds a little more than a stranger may send.
+ * @param {http.IncomingMessage} req @param {http.ServerResponse} res @param {() => void} go
+ */
+const whenSent = (req, res, go) => {
+  const until = performance.now() + SENT_WITHIN
+  const look = () => {
+    if (req.socket.destroyed) return
+    if (req.complete) return go()
+    if (performance.now() > until)
+      return turnAway(
+        req,
+        res,
+        408,
+        'sent-too-slowly',
+        'Not all of it came in time, or it was more than may be sent without signing in (16 kB). Nothing was done; send it again.',
+      )
+    setTimeout(look, LOOK)
+  }
+  setImmediate(look)
 }
 
 /** @param {string} url */
@@ -100,58 +123,12 @@ const readable = (url) => {
   }
 }
 
-/** Whether whoever asks shows something only the owner has. Whether it is true is proved later. @param {http.IncomingMessage} req */
+/** Whether whoever asks shows something only the owner has, true or not. @param {http.IncomingMessage} req */
 const claimsToBeOwner = (req) =>
   /^bearer /i.test(req.headers.authorization ?? '') || /till_session=/.test(req.headers.cookie ?? '')
 
 /** @param {string} path */
 const isPublic = (path) => /^\/(api\/(c|shop|session|first-run)\b|c\/|shop\b|sign-in|set-up)/.test(path)
-
-/** @typedef {{ atOnce: number, waiting: number, patience: number }} Rules */
-/** @param {Rules} rules */
-const makeLane = (rules) => {
-  let working = 0
-  /** @type {{ go: () => void, timer: NodeJS.Timeout }[]} */
-  const queue = []
-  const leave = () => {
-    working--
-    const next = queue.shift()
-    if (!next) return
-    clearTimeout(next.timer)
-    next.go()
-  }
-  /** Calls `go` when there is room, or `full` where there is none in time. @param {http.ServerResponse} res @param {() => void} go @param {() => void} full */
-  return (res, go, full) => {
-    const begin = () => {
-      working++
-      let left = false
-      const once = () => {
-        if (left) return
-        left = true
-        leave()
-      }
-      res.once('finish', once)
-      res.once('close', once)
-      go()
-    }
-    if (working < rules.atOnce) return begin()
-    if (queue.length >= rules.waiting) return full()
-    const waiter = {
-      go: begin,
-      timer: setTimeout(() => {
-        queue.splice(queue.indexOf(waiter), 1)
-        full()
-      }, rules.patience),
-    }
-    queue.push(waiter)
-    res.once('close', () => {
-      const at = queue.indexOf(waiter)
-      if (at >= 0) queue.splice(at, 1)
-      clearTimeout(waiter.timer)
-    })
-  }
-}
-const lanes = { owner: makeLane(LANES.owner), public: makeLane(LANES.public) }
 
 /** What every answer says to browsers. */
 const SECURITY_HEADERS = Object.entries({
@@ -184,16 +161,14 @@ const protect = (req, res, path) => {
 const CALL = /^\/api\/v1\/(?!export\/|calendar\/|openapi\.json$)/
 const CALLED_BY = /^(GET|POST|PUT|PATCH|DELETE)$/
 
-/** @typedef {(req: http.IncomingMessage, res: http.ServerResponse) => Promise<void>} Answerer */
 /**
  * What the program answers itself, once it has started (src/instrumentation.ts): through the framework, health would wait for pages
  * at every step of its way, and a call would cost twice what it does.
- * @param {string} method @param {string} path @returns {Answerer | undefined}
+ * @param {string} method @param {string} path @returns {import('./lanes.mjs').Answerer | undefined}
  */
 const directly = (method, path) => {
-  const { ironTill } = /** @type {{ ironTill?: Record<'health' | 'call', Answerer> }} */ (globalThis)
-  if (path === '/api/health') return /^(GET|HEAD)$/.test(method) ? ironTill?.health : undefined
-  return CALL.test(path) && CALLED_BY.test(method) ? ironTill?.call : undefined
+  if (path === '/api/health') return /^(GET|HEAD)$/.test(method) ? program()?.health : undefined
+  return CALL.test(path) && CALLED_BY.test(method) ? program()?.call : undefined
 }
 
 /** @param {(req: http.IncomingMessage, res: http.ServerResponse) => void} application */
@@ -232,9 +207,11 @@ const guarded = (application) => (/** @type {http.IncomingMessage} */ req, /** @
   const most = mayRestore ? RESTORE.most : stranger ? PUBLIC_BODY : OWNER_BODY
   const length = Number(req.headers['content-length'] ?? 0)
   if (length > most)
-    return tooLarge(
+    return turnAway(
       req,
       res,
+      413,
+      'too-large',
       stranger
         ? 'That is more than may be sent without signing in (16 kB).'
         : 'The request is larger than 6 MB. Send it in parts.',
@@ -253,7 +230,9 @@ const guarded = (application) => (/** @type {http.IncomingMessage} */ req, /** @
     refuse(res, 503, 'busy', 'There is too much to do at once just now. Nothing was done; try again in a moment.', {
       'retry-after': '2',
     })
-  lanes[stranger ? 'public' : 'owner'](res, go, full)
+  const enter = () => queueUp(req, res, stranger, go, full)
+  if (stranger && !reads && !mayRestore) return whenSent(req, res, enter)
+  enter()
 }
 
 /** @type {http.Server | null} */
@@ -266,7 +245,7 @@ http.createServer = /** @type {typeof http.createServer} */ (
     server = create(guarded(application))
     server.requestTimeout = SLOW_REQUEST
     server.headersTimeout = 10_000
-    server.maxConnections = 1_000
+    keepRoom(server, 1_000)
     return server
   }
 )

@@ -1,5 +1,5 @@
 import { spawn } from 'node:child_process'
-import { existsSync, mkdtempSync, readFileSync } from 'node:fs'
+import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join, resolve } from 'node:path'
 import { build } from '../scripts/build'
@@ -67,11 +67,13 @@ interface Report {
 }
 
 const vitest = async (...projects: readonly string[]): Promise<Outcome> => {
-  const file = join(mkdtempSync(join(tmpdir(), 'iron-till-report-')), 'report.json')
+  const folder = mkdtempSync(join(tmpdir(), 'iron-till-report-'))
+  const file = join(folder, 'report.json')
   const which = projects.flatMap((name) => ['--project', name])
   const done = await run('vitest', ['run', ...which, '--reporter=json', `--outputFile=${file}`])
   if (!existsSync(file)) return { passed: 0, failed: 1, says: done.said.slice(-3000) }
   const report = JSON.parse(readFileSync(file, 'utf8')) as Report
+  rmSync(folder, { recursive: true })
   const broken = report.testResults.filter(
     (f) => f.status === 'failed' && f.assertionResults.every((a) => a.status !== 'failed'),
   )

@@ -25,13 +25,21 @@ export const codeOf = (broken: unknown): string => {
 /** Whether the database is what does not answer. */
 export const isAway = (broken: unknown): boolean => AWAY.test(codeOf(broken)) || FULL.test(codeOf(broken))
 
+/** Tells the log what broke and where. What does not answer just now comes back by itself, and says so to whoever asks. */
+export const logBroken = (request: { readonly method: string; readonly url: string }, broken: unknown): void => {
+  const code = codeOf(broken)
+  const at = { method: request.method, path: plainPath(request.url) }
+  if (FULL.test(code)) log.error({ code, ...at }, 'the disk is full')
+  else if (!AWAY.test(code) && !TOO_LONG.test(code)) log.error({ err: broken, ...at }, 'broken')
+}
+
 const later = { headers: { 'retry-after': '2' } }
 
-/** What broke, as whoever asked is told it. What nobody expected is logged. */
+/** What broke, as whoever asked is told it. What nobody expected is told the log. */
 export const answerBroken = (request: Asked, broken: unknown, owner: boolean): Response => {
   const code = codeOf(broken)
   if (FULL.test(code)) {
-    log.error({ code, method: request.method, path: plainPath(request.url) }, 'the disk is full')
+    logBroken(request, broken)
     return problem(
       503,
       'disk-full',
@@ -64,7 +72,7 @@ export const answerBroken = (request: Asked, broken: unknown, owner: boolean): R
       'too-much-at-once',
       'That is too much for one file. Narrow it, by days for instance, and try again.',
     )
-  log.error({ err: broken, method: request.method, path: plainPath(request.url) }, 'broken')
+  logBroken(request, broken)
   return problem(
     500,
     'broken',

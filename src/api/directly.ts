@@ -2,10 +2,15 @@ import type { IncomingMessage, ServerResponse } from 'node:http'
 import { promisify } from 'node:util'
 import { gzip } from 'node:zlib'
 import type { Asked } from './asked'
+import { isKnown, mayEnter } from './entry'
+import { within } from '@/model/access/within'
 import { tellHealth } from './health'
 
 /** From this length on an answer is packed for whoever takes it so, in bytes: below, packing costs more than sending. */
 const LONG = 8_000
+
+/** How long it may take to look up what somebody shows, in milliseconds. */
+const SHOWN = 1_000
 
 const pack = promisify(gzip)
 
@@ -42,10 +47,15 @@ const directly =
     res.end(body)
   }
 
-/** What the front door has answered here and not by the framework: whether all is well, and calls of the interface. */
+/**
+ * What the front door has answered here and not by the framework: whether all is well, and calls of the interface; and whether whoever
+ * says to be the owner was let in lately, or shows now that it is so.
+ */
 export const DIRECTLY = {
   health: directly(tellHealth),
   call: directly(async (request) => (await import('./serve')).serve(request)),
+  isKnown: (req: IncomingMessage): boolean => isKnown(asAsked(req)),
+  shows: async (req: IncomingMessage): Promise<boolean> => (await within(SHOWN, mayEnter(asAsked(req)))) !== 'no',
   /** Reads in what calls need, before the first one does (scripts/readIn.mjs). */
   readIn: () => import('./serve'),
 } as const

@@ -1,4 +1,5 @@
 import { database } from '@/data/connect'
+import { noteLetIn, wasLetIn } from '@/services/access/letIn'
 import { signedIn } from '@/services/access/signIn'
 import { tokenOpens } from '@/services/access/tokens'
 import type { Asked } from './asked'
@@ -53,6 +54,15 @@ export type Entry = 'yes' | 'no' | 'foreign' | 'reading-only'
 export const bearerOf = (request: Asked): string | undefined =>
   /^Bearer +(\S+) *$/i.exec(request.headers.get('authorization') ?? '')?.[1]
 
+/** What a request shows of the owner's: a bearer token, or the session of a browser. */
+const shownBy = (request: Asked): string | undefined => bearerOf(request) ?? cookieOf(request, SESSION_COOKIE)
+
+/** Whether what a request shows opened the door lately, without asking the database. */
+export const isKnown = (request: Asked): boolean => {
+  const shown = shownBy(request)
+  return shown !== undefined && wasLetIn(shown)
+}
+
 /** Whether a request may come in: a bearer token, or the owner's session from our own pages. */
 export const mayEnter = async (request: Asked): Promise<Entry> => {
   const db = database()
@@ -60,6 +70,7 @@ export const mayEnter = async (request: Asked): Promise<Entry> => {
   const bearer = bearerOf(request)
   if (bearer !== undefined) {
     const opens = await tokenOpens(db, bearer)
+    if (opens !== 'nothing') noteLetIn(bearer)
     return opens === 'nothing' ? 'no' : opens === 'everything' || reads ? 'yes' : 'reading-only'
   }
   if (!(await signedIn(db, cookieOf(request, SESSION_COOKIE)))) return 'no'

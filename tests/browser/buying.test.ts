@@ -1,11 +1,8 @@
-import { mkdtempSync, writeFileSync } from 'node:fs'
-import { tmpdir } from 'node:os'
-import { join } from 'node:path'
 import { By, Key } from 'selenium-webdriver'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import { closeDesk, driver, i, openEmptyDesk, till } from './emptyDesk'
 import { ublInvoice } from '../files/ubl'
-import { PASSPHRASE } from './till'
+import { PASSPHRASE, writeToChoose } from './till'
 
 let supplier: number
 let sale: number
@@ -117,11 +114,8 @@ describe('what came wrong', () => {
 
 describe('a bill that comes as a file', () => {
   test('fills in the form, is paid at once, and comes again; one that does not add up says so', async () => {
-    const folder = mkdtempSync(join(tmpdir(), 'till-bill-'))
-    const good = join(folder, 'good.xml')
-    const bad = join(folder, 'bad.xml')
-    writeFileSync(good, ublInvoice({ seller: 'Halden String Works', id: 'HS-77' }))
-    writeFileSync(bad, ublInvoice({ seller: 'Halden String Works' }).replace('>44.00<', '>45.00<'))
+    const good = writeToChoose('good.xml', ublInvoice({ seller: 'Halden String Works', id: 'HS-77' }))
+    const bad = writeToChoose('bad.xml', ublInvoice({ seller: 'Halden String Works' }).replace('>44.00<', '>45.00<'))
     await i.go('/buying/bills/new')
     const input = () => driver.findElement(By.css('input[type=file]'))
     await input().sendKeys(bad)

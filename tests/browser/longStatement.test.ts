@@ -1,10 +1,7 @@
-import { mkdtempSync, writeFileSync } from 'node:fs'
-import { tmpdir } from 'node:os'
-import { join } from 'node:path'
 import { By, Key } from 'selenium-webdriver'
 import { afterAll, beforeAll, expect, test } from 'vitest'
 import { closeDesk, driver, i, openEmptyDesk, till } from './emptyDesk'
-import { keys, PASSPHRASE } from './till'
+import { keys, PASSPHRASE, writeToChoose } from './till'
 
 /** A month in which much was paid: twenty invoices, twenty receipts in the books, and twenty-two bills of one power company. */
 const post = async (path: string, body: object) => (await till.request('POST', path, body)).body
@@ -55,8 +52,7 @@ const settledLines = () =>
 
 test('a statement of 62 lines is settled by keys alone, one a line, while what they could be is looked for', async () => {
   await i.go('/money-in/statements')
-  const path = join(mkdtempSync(join(tmpdir(), 'till-file-')), 'february.csv')
-  writeFileSync(path, `${rows.join('\n')}\n`)
+  const path = writeToChoose('february.csv', `${rows.join('\n')}\n`)
   await driver.findElement(By.css('input[type=file]')).sendKeys(path)
   await i.see('Its number is in the text'.toLowerCase())
   const before = keys.pressed

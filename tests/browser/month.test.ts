@@ -1,10 +1,7 @@
-import { mkdtempSync, writeFileSync } from 'node:fs'
-import { tmpdir } from 'node:os'
-import { join } from 'node:path'
 import { By, Key } from 'selenium-webdriver'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import { closeDesk, driver, i, openEmptyDesk, till } from './emptyDesk'
-import { PASSPHRASE } from './till'
+import { PASSPHRASE, writeToChoose } from './till'
 
 /** February: an invoice of 108.00 paid by transfer, its tax 8.00, an account fee of 4.50. Today is 10 March. */
 const post = async (path: string, body: object) => (await till.request('POST', path, body)).body
@@ -30,9 +27,7 @@ beforeAll(async () => {
 afterAll(closeDesk)
 
 const choose = async (name: string, text: string): Promise<void> => {
-  const path = join(mkdtempSync(join(tmpdir(), 'till-file-')), name)
-  writeFileSync(path, text)
-  await driver.findElement(By.css('input[type=file]')).sendKeys(path)
+  await driver.findElement(By.css('input[type=file]')).sendKeys(writeToChoose(name, text))
 }
 
 describe('the end of a month', () => {

@@ -1,10 +1,7 @@
-import { mkdtempSync, writeFileSync } from 'node:fs'
-import { tmpdir } from 'node:os'
-import { join } from 'node:path'
 import { By, Key } from 'selenium-webdriver'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import { closeDesk, driver, i, openEmptyDesk, till } from './emptyDesk'
-import { PASSPHRASE } from './till'
+import { PASSPHRASE, writeToChoose } from './till'
 
 /** A workshop moves in: its customers, what it sells, what was unpaid and what lay there on 1 January. Today is 10 March. */
 const get = async (path: string) => (await till.request('GET', path)).body
@@ -24,8 +21,7 @@ beforeAll(async () => {
 afterAll(closeDesk)
 
 const bring = async (label: string, name: string, text: string): Promise<void> => {
-  const path = join(mkdtempSync(join(tmpdir(), 'till-file-')), name)
-  writeFileSync(path, text)
+  const path = writeToChoose(name, text)
   await driver.findElement(By.css(`input[type=file][aria-label="${label}"]`)).sendKeys(path)
 }
 const field = (label: string) =>

@@ -1,3 +1,6 @@
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
 import { By, error, Key, type WebDriver, type WebElement } from 'selenium-webdriver'
 import { inject } from 'vitest'
 import { openDatabase } from '@/data/connect'
@@ -6,6 +9,17 @@ import { copyDatabase } from '../setUp'
 import { closeBrowser, giveBack, openBrowser, moveServer, restartServer, takeServer } from './kept'
 
 export { closeBrowser, openBrowser, setSize }
+
+/** Of this worker, and gone when it ends. */
+let folder: string | null = null
+process.once('exit', () => folder && rmSync(folder, { recursive: true, force: true }))
+/** A file to be chosen, in a place of its own: a field does not notice when the same is chosen again. Answers where it lies. */
+export const writeToChoose = (name: string, text: string): string => {
+  folder ??= mkdtempSync(join(tmpdir(), 'iron-till-files-'))
+  const path = join(mkdtempSync(join(folder, 'one-')), name)
+  writeFileSync(path, text)
+  return path
+}
 
 export const TOKEN = 'a-token-for-tests'
 export const PASSPHRASE = 'a long passphrase'

@@ -1,4 +1,5 @@
 import { request as open } from 'node:http'
+import { connect, type Socket } from 'node:net'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import { openTill, PASSPHRASE, TODAY, TOKEN, type Till } from '../browser/till'
 
@@ -54,6 +55,83 @@ describe('a body that is too large', () => {
     })
     expect(ended.status).toBe(413)
     expect((await fetch(`${till.base}/api/health`)).status).toBe(200)
+  })
+})
+
+/** Something that is begun to be sent to a place for strangers, and does not come to its end. */
+const sendSlowly = () => {
+  const asking = open(`${till.base}/api/session`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json', 'content-length': '1000', origin: till.base },
+    agent: false,
+  })
+  const told = new Promise<number>((done) => {
+    asking.on('error', () => done(0))
+    asking.on('response', (answer) => {
+      answer.resume()
+      done(answer.statusCode ?? 0)
+    })
+  })
+  asking.write('{')
+  return { told, end: () => asking.destroy() }
+}
+
+describe('whoever sends little, or nothing', () => {
+  test('takes no place of those who ask for something', async () => {
+    const slow = Array.from({ length: 8 }, sendSlowly)
+    // What they began is there before the next one asks.
+    expect((await fetch(`${till.base}/api/health`)).status).toBe(200)
+    expect((await fetch(`${till.base}/sign-in`)).status).toBe(200)
+    expect(await slow[0]!.told).toBe(408)
+    for (const { end } of slow) end()
+  })
+
+  test('makes room for who comes later, however many there are', async () => {
+    const port = Number(new URL(till.base).port)
+    const silent = await Promise.all(
+      Array.from(
+        { length: 1_100 },
+        () =>
+          new Promise<Socket>((done, broke) => {
+            const socket = connect(port, '127.0.0.1', () => done(socket)).on('error', broke)
+          }),
+      ),
+    )
+    const status = await new Promise((done) => {
+      open(`${till.base}/api/v1/customers`, { headers: OWNER, agent: false }, (answer) => done(answer.statusCode))
+        .on('error', (broken) => done(broken.message))
+        .end()
+    })
+    expect(status).toBe(200)
+    for (const socket of silent) socket.destroy()
+  })
+})
+
+describe('whoever only says to be the owner', () => {
+  test('waits with the strangers, and keeps nobody of the house waiting', async () => {
+    expect((await till.request('GET', '/customers')).status).toBe(200)
+    let [answered, going] = [0, true]
+    const crowd = Array.from({ length: 40 }, async (_, hand) => {
+      const told = new Set<number>()
+      for (let n = 0; going; n++) {
+        const cookie = `till_session=made-up-${hand}-${n}`
+        told.add((await fetch(`${till.base}/today`, { headers: { cookie }, redirect: 'manual' })).status)
+        answered++
+      }
+      return [...told]
+    })
+    for (const began = answered; answered < began + 40; ) await new Promise((next) => setTimeout(next, 20))
+    // One after the other, each knocks when all of them are waiting.
+    const passed: number[] = []
+    for (let n = 0; n < 10; n++) {
+      const before = answered
+      expect((await till.request('GET', '/customers')).status).toBe(200)
+      passed.push(answered - before)
+    }
+    going = false
+    // In one queue, all who knocked before would be answered before.
+    expect(passed.reduce((a, b) => a + b) / passed.length).toBeLessThan(14)
+    expect(new Set((await Promise.all(crowd)).flat())).toEqual(new Set([307]))
   })
 })
 

@@ -13,6 +13,7 @@ import type { Database } from '@/data/connect'
 import { log } from '@/log'
 import type { Failure } from '@/contract/failure'
 import { newPassphrase } from '@/contract/inputs/access/entry'
+import { noteLetIn } from './letIn'
 import { hashPassphrase, provePassphrase } from './passphrase'
 import { hashToken, makeSecret } from './secrets'
 
@@ -41,8 +42,11 @@ export const openSession = async (db: Database): Promise<{ token: string; expire
   return { token, expiresAt }
 }
 
-export const signedIn = async (db: Database, token: string | undefined): Promise<boolean> =>
-  token !== undefined && (await findSession(db, hashToken(token))) !== null
+export const signedIn = async (db: Database, token: string | undefined): Promise<boolean> => {
+  if (token === undefined || (await findSession(db, hashToken(token))) === null) return false
+  noteLetIn(token)
+  return true
+}
 
 /** Whether the passphrase was typed in a session just now. What gives everything away asks for that. */
 export const provedLately = async (db: Database, token: string | undefined): Promise<boolean> => {

@@ -1,0 +1,19 @@
+import { hashToken } from './secrets'
+
+/** So long the front door remembers whom it let in, in milliseconds, and so many of them. */
+const [REMEMBERED, MOST] = [10 * 60_000, 1_000]
+
+/** Kept by the process: pages and calls are two copies of the program in it. */
+const held = globalThis as { ironTillLetIn?: Map<string, number> }
+
+/** What was shown opened the door: until when whoever shows it is known. */
+export const noteLetIn = (token: string): void => {
+  const known = (held.ironTillLetIn ??= new Map())
+  const hash = hashToken(token)
+  known.delete(hash)
+  known.set(hash, Date.now() + REMEMBERED)
+  for (const oldest of known.keys()) if (known.size > MOST) known.delete(oldest)
+}
+
+/** Whether what is shown opened the door lately. It says who waits with whom, and opens nothing. */
+export const wasLetIn = (token: string): boolean => (held.ironTillLetIn?.get(hashToken(token)) ?? 0) > Date.now()
