@@ -120,7 +120,7 @@ describe('whoever only says to be the owner', () => {
       }
       return [...told]
     })
-    for (const began = answered; answered < began + 40; ) await new Promise((next) => setTimeout(next, 20))
+    for (const began = answered; answered < began + 40;) await new Promise((next) => setTimeout(next, 20))
     // One after the other, each knocks when all of them are waiting.
     const passed: number[] = []
     for (let n = 0; n < 10; n++) {

@@ -1,3 +1,4 @@
+import { rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { expect } from 'vitest'
@@ -16,9 +17,13 @@ interface With {
   readonly file?: string
 }
 
+/** Where its backups lie; gone with the worker. */
+export const BACKUPS = join(tmpdir(), `till-tour-${process.pid}`)
+process.once('exit', () => rmSync(BACKUPS, { recursive: true, force: true }))
+
 /** A business that is used over HTTP alone. It knows which calls have done their work, each checked against its schema. */
 export const openTour = async () => {
-  const till: Till = await openTill('tour', { TILL_BACKUPS: join(tmpdir(), `till-tour-${process.pid}`) })
+  const till: Till = await openTill('tour', { TILL_BACKUPS: BACKUPS })
   const done = new Set<string>()
   const send = async (name: CallName, { id, query, body, file }: With) => {
     const [method = '', template = ''] = name.split(' ')

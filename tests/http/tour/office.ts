@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { rowsIn } from '../../backupRows'
 import { describe, expect, test } from 'vitest'
-import { agreed, PASSPHRASE, type Made, type Tour } from './desk'
+import { agreed, BACKUPS, PASSPHRASE, type Made, type Tour } from './desk'
 import { TOKEN } from '../../browser/till'
 
 export const office = (open: () => Tour, made: Made): void => {
@@ -137,7 +137,7 @@ export const office = (open: () => Tour, made: Made): void => {
         warning: null,
         last: { name: expect.stringMatching(/^iron-till-\d{8}-\d{4}\.backup$/) },
       })
-      const kept = await rowsIn(join(tmpdir(), `till-tour-${process.pid}`, backup.name))
+      const kept = await rowsIn(join(BACKUPS, backup.name))
       const address = `${tour.till.base}/api/v1/export/backup`
       const answer = await fetch(address, { headers: { authorization: `Bearer ${TOKEN}` } })
       const bytes = Buffer.from(await answer.arrayBuffer())
