@@ -7,7 +7,7 @@ import { randomBytes } from 'node:crypto'
 import http from 'node:http'
 import { isIP } from 'node:net'
 import { keepRoom } from './keepRoom.mjs'
-import { program, queueUp } from './lanes.mjs'
+import { makeLanes, program } from './lanes.mjs'
 import { readInLater } from './readIn.mjs'
 
 /** What strangers may send at all, and what the owner may (a file of 4 MB in base64, and a little more). */
@@ -127,6 +127,10 @@ const readable = (url) => {
 const claimsToBeOwner = (req) =>
   /^bearer /i.test(req.headers.authorization ?? '') || /till_session=/.test(req.headers.cookie ?? '')
 
+/** Whether a browser that comes to the door shows that the owner is, or was, let in with it; true or not. @param {http.IncomingMessage} req @param {string} path */
+const comesAgain = (req, path) =>
+  /^\/(sign-in|api\/session)$/.test(path) && /till_(session|browser)=/.test(req.headers.cookie ?? '')
+
 /** @param {string} path */
 const isPublic = (path) => /^\/(api\/(c|shop|session|first-run)\b|c\/|shop\b|sign-in|set-up)/.test(path)
 
@@ -170,6 +174,8 @@ const directly = (method, path) => {
   if (path === '/api/health') return /^(GET|HEAD)$/.test(method) ? program()?.health : undefined
   return CALL.test(path) && CALLED_BY.test(method) ? program()?.call : undefined
 }
+
+const queueUp = makeLanes()
 
 /** @param {(req: http.IncomingMessage, res: http.ServerResponse) => void} application */
 const guarded = (application) => (/** @type {http.IncomingMessage} */ req, /** @type {http.ServerResponse} */ res) => {
@@ -230,7 +236,7 @@ const guarded = (application) => (/** @type {http.IncomingMessage} */ req, /** @
     refuse(res, 503, 'busy', 'There is too much to do at once just now. Nothing was done; try again in a moment.', {
       'retry-after': '2',
     })
-  const enter = () => queueUp(req, res, stranger, go, full)
+  const enter = () => queueUp(req, res, stranger && !comesAgain(req, path), go, full)
   if (stranger && !reads && !mayRestore) return whenSent(req, res, enter)
   enter()
 }

@@ -7,79 +7,120 @@
 export const program = () => /** @type {{ ironTill?: Program }} */ (globalThis).ironTill
 
 /**
- * So many requests are worked on at once, so many may wait, and how long one waits. Strangers have a lane of their own, and whoever says to
- * be the owner and is not known yet shows it first.
+ * So many may wait, how long one waits, and after how long one makes room without an answer.
+ * @typedef {{ waiting: number, patience: number, held?: number }} Rules
  */
-const LANES = {
-  owner: { atOnce: 12, waiting: 200, patience: 8_000 },
-  public: { atOnce: 4, waiting: 40, patience: 4_000 },
-  showing: { atOnce: 4, waiting: 200, patience: 8_000 },
-}
-/** @typedef {{ atOnce: number, waiting: number, patience: number }} Rules */
-/** @param {Rules} rules */
-const makeLane = (rules) => {
-  let working = 0
-  /** @type {{ go: () => void, timer: NodeJS.Timeout }[]} */
-  const queue = []
-  const leave = () => {
-    working--
-    const next = queue.shift()
-    if (!next) return
-    clearTimeout(next.timer)
-    next.go()
-  }
-  /**
-   * Calls `go` when there is room, or `full` where there is none in time. Room is left with the answer, or before.
-   * @param {http.ServerResponse} res @param {(leave: () => void) => void} go @param {() => void} full
-   */
-  return (res, go, full) => {
-    const begin = () => {
-      working++
-      let left = false
-      const once = () => {
-        if (left) return
-        left = true
-        leave()
-      }
-      res.once('finish', once)
-      res.once('close', once)
-      go(once)
-    }
-    if (working < rules.atOnce) return begin()
-    if (queue.length >= rules.waiting) return full()
-    const waiter = {
-      go: begin,
-      timer: setTimeout(() => {
-        queue.splice(queue.indexOf(waiter), 1)
-        full()
-      }, rules.patience),
-    }
-    queue.push(waiter)
-    res.once('close', () => {
-      const at = queue.indexOf(waiter)
-      if (at >= 0) queue.splice(at, 1)
-      clearTimeout(waiter.timer)
-    })
-  }
-}
-const lanes = { owner: makeLane(LANES.owner), public: makeLane(LANES.public), showing: makeLane(LANES.showing) }
+/** @typedef {{ since: number, go: () => void, timers: NodeJS.Timeout[] }} Waiter */
+
+/** How long strangers wait for what is done for the house, and how long the house is about after its last request, in milliseconds. */
+const [POLITE, ABOUT] = [1_000, 10_000]
 
 /**
- * Lets a request wait with those it belongs to. Anybody may say to be the owner: whoever was not let in lately shows it here first, or
- * waits with the strangers. Where the database does not answer, nobody is told so sooner for waiting elsewhere.
- * @param {http.IncomingMessage} req @param {http.ServerResponse} res @param {boolean} stranger @param {() => void} go @param {() => void} full
+ * @param {Rules} rules @param {(waited: number) => number} atOnce How many, when whoever is next has waited so long
+ * @param {() => void} roomIsLeft
  */
-export const queueUp = (req, res, stranger, go, full) => {
-  const known = program()
-  if (stranger) return lanes.public(res, go, full)
-  if (!known || known.isKnown(req)) return lanes.owner(res, go, full)
-  lanes.showing(
-    res,
-    async (leave) => {
-      const isOwner = await known.shows(req).catch(() => true)
-      leave()
-      if (!req.socket.destroyed) lanes[isOwner ? 'owner' : 'public'](res, go, full)
+const makeLane = ({ waiting, patience, held }, atOnce, roomIsLeft) => {
+  let [working, young, lastLeft] = [0, 0, -Infinity]
+  /** @type {Waiter[]} */
+  const queue = []
+  const lane = {
+    /** What takes longer waits for something itself, and is nobody's reason to wait. */
+    isAtWork: () => young > 0,
+    isAbout: () => performance.now() - lastLeft < ABOUT,
+    /** Calls in those for whom there is room. */
+    callIn: () => {
+      for (;;) {
+        const [next] = queue
+        if (!next || working >= atOnce(performance.now() - next.since)) return
+        queue.shift()
+        next.timers.forEach(clearTimeout)
+        next.go()
+      }
     },
-    full,
+    /**
+     * Calls `go` when there is room, or `full` where there is none in time. Room is left with the answer, or before.
+     * @param {http.ServerResponse} res @param {(leave: () => void) => void} go @param {() => void} full
+     */
+    enter: (res, go, full) => {
+      const begin = () => {
+        working++
+        young++
+        let [isYoung, left] = [true, false]
+        const grow = () => {
+          if (isYoung) young--
+          isYoung = false
+        }
+        const leave = () => {
+          if (left) return
+          left = true
+          timers.forEach(clearTimeout)
+          grow()
+          working--
+          lastLeft = performance.now()
+          roomIsLeft()
+        }
+        const timers = [setTimeout(grow, POLITE), ...(held === undefined ? [] : [setTimeout(leave, held)])]
+        res.once('finish', leave)
+        res.once('close', leave)
+        go(leave)
+      }
+      if (queue.length === 0 && working < atOnce(0)) return begin()
+      if (queue.length >= waiting) return full()
+      const gone = () => {
+        const at = queue.indexOf(waiter)
+        if (at >= 0) queue.splice(at, 1)
+        waiter.timers.forEach(clearTimeout)
+        return at >= 0
+      }
+      /** @type {Waiter} */
+      const waiter = {
+        since: performance.now(),
+        go: begin,
+        timers: [setTimeout(() => gone() && full(), patience), setTimeout(lane.callIn, POLITE)],
+      }
+      queue.push(waiter)
+      res.once('close', gone)
+    },
+  }
+  return lane
+}
+
+/** The lanes of a front door: what lets a request wait with those it belongs to. */
+export const makeLanes = () => {
+  const callAllIn = () => [house, showing, strangers].forEach((lane) => lane.callIn())
+  const house = makeLane({ waiting: 200, patience: 8_000 }, () => 12, callAllIn)
+  /** Whoever says to be of the house and is not known yet shows it first. */
+  const showing = makeLane({ waiting: 200, patience: 8_000 }, () => 4, callAllIn)
+  /**
+   * Strangers go in four at a time; while somebody of the house is about, one after the other, and not beside what is done for the house but
+   * after a second. Whoever takes an answer drop by drop is no longer worked for.
+   */
+  const strangers = makeLane(
+    { waiting: 40, patience: 4_000, held: 1_000 },
+    (waited) => {
+      if (house.isAtWork()) return waited < POLITE ? 0 : 1
+      return house.isAbout() ? 1 : 4
+    },
+    callAllIn,
   )
+
+  /**
+   * Calls `go` when it is a request's turn, or `full` where it is not in time. Anybody may say to be the owner: whoever was not let in lately
+   * shows it first, or waits with the strangers. Where the database does not answer, nobody is told so sooner for waiting elsewhere.
+   * @param {http.IncomingMessage} req @param {http.ServerResponse} res @param {boolean} stranger @param {() => void} go @param {() => void} full
+   */
+  return (req, res, stranger, go, full) => {
+    const known = program()
+    if (stranger) return strangers.enter(res, go, full)
+    if (!known || known.isKnown(req)) return house.enter(res, go, full)
+    showing.enter(
+      res,
+      async (leave) => {
+        const isOwner = await known.shows(req).catch(() => true)
+        leave()
+        if (!req.socket.destroyed) (isOwner ? house : strangers).enter(res, go, full)
+      },
+      full,
+    )
+  }
 }

@@ -2,7 +2,7 @@ import type { IncomingMessage, ServerResponse } from 'node:http'
 import { promisify } from 'node:util'
 import { gzip } from 'node:zlib'
 import type { Asked } from './asked'
-import { isKnown, mayEnter } from './entry'
+import { comesAgain, isKnown, mayEnter } from './entry'
 import { within } from '@/model/access/within'
 import { tellHealth } from './health'
 
@@ -47,6 +47,10 @@ const directly =
     res.end(body)
   }
 
+/** Whether whoever asks shows that they are the owner, or come from a browser of the owner's. */
+const isOurs = async (request: Asked): Promise<boolean> =>
+  (await mayEnter(request)) !== 'no' || (await comesAgain(request))
+
 /**
  * What the front door has answered here and not by the framework: whether all is well, and calls of the interface; and whether whoever
  * says to be the owner was let in lately, or shows now that it is so.
@@ -55,7 +59,7 @@ export const DIRECTLY = {
   health: directly(tellHealth),
   call: directly(async (request) => (await import('./serve')).serve(request)),
   isKnown: (req: IncomingMessage): boolean => isKnown(asAsked(req)),
-  shows: async (req: IncomingMessage): Promise<boolean> => (await within(SHOWN, mayEnter(asAsked(req)))) !== 'no',
+  shows: (req: IncomingMessage): Promise<boolean> => within(SHOWN, isOurs(asAsked(req))),
   /** Reads in what calls need, before the first one does (scripts/readIn.mjs). */
   readIn: () => import('./serve'),
 } as const

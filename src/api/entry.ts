@@ -1,5 +1,6 @@
 import { database } from '@/data/connect'
 import { noteLetIn, wasLetIn } from '@/services/access/letIn'
+import { isOurBrowser } from '@/services/access/ourBrowser'
 import { signedIn } from '@/services/access/signIn'
 import { tokenOpens } from '@/services/access/tokens'
 import type { Asked } from './asked'
@@ -37,10 +38,20 @@ export const makeCookie = (
   return `${cookieName(cookie.name, secure)}=${cookie.value}; Path=/; HttpOnly; SameSite=${cookie.sameSite}; Max-Age=${cookie.seconds}${secure ? '; Secure' : ''}`
 }
 
-/** What an answer says to open a session in the browser, or to end it where the token is empty. */
-export const sessionHeaders = (request: Pick<Asked, 'headers'>, token: string, seconds: number) => ({
-  headers: { 'set-cookie': makeCookie(request, { name: SESSION_COOKIE, value: token, seconds, sameSite: 'Strict' }) },
-})
+/** Kept by a browser in which the owner has signed in, for as long as browsers keep anything. */
+export const BROWSER_COOKIE = 'till_browser'
+const BROWSER_DAYS = 400
+
+/** What an answer says to open a session in the browser, which is known from then on; or to end it where the token is empty. */
+export const sessionHeaders = (request: Pick<Asked, 'headers'>, token: string, days: number, sign?: string | null) => {
+  const cookie = (name: string, value: string, lasts: number): [string, string] => [
+    'set-cookie',
+    makeCookie(request, { name, value, seconds: lasts * 86_400, sameSite: 'Strict' }),
+  ]
+  return {
+    headers: [cookie(SESSION_COOKIE, token, days), ...(sign ? [cookie(BROWSER_COOKIE, sign, BROWSER_DAYS)] : [])],
+  }
+}
 
 /** Cookies travel with requests from anywhere; a change must come from our own pages. */
 export const isSameOrigin = (request: Asked): boolean => {
@@ -54,14 +65,15 @@ export type Entry = 'yes' | 'no' | 'foreign' | 'reading-only'
 export const bearerOf = (request: Asked): string | undefined =>
   /^Bearer +(\S+) *$/i.exec(request.headers.get('authorization') ?? '')?.[1]
 
-/** What a request shows of the owner's: a bearer token, or the session of a browser. */
-const shownBy = (request: Asked): string | undefined => bearerOf(request) ?? cookieOf(request, SESSION_COOKIE)
+/** Whether what a request shows opened the door lately, or is a sign that was looked at lately, without asking the database. */
+export const isKnown = (request: Asked): boolean =>
+  [bearerOf(request), cookieOf(request, SESSION_COOKIE), cookieOf(request, BROWSER_COOKIE)].some(
+    (shown) => shown !== undefined && wasLetIn(shown),
+  )
 
-/** Whether what a request shows opened the door lately, without asking the database. */
-export const isKnown = (request: Asked): boolean => {
-  const shown = shownBy(request)
-  return shown !== undefined && wasLetIn(shown)
-}
+/** Whether a browser is one in which the owner has signed in. */
+export const comesAgain = (request: Pick<Asked, 'headers'>): Promise<boolean> =>
+  isOurBrowser(database(), cookieOf(request, BROWSER_COOKIE))
 
 /** Whether a request may come in: a bearer token, or the owner's session from our own pages. */
 export const mayEnter = async (request: Asked): Promise<Entry> => {

@@ -126,6 +126,31 @@ test('three hundred guesses at once: few are tried, the others are told to wait,
   expect(owner.status).toBe(200)
 })
 
+test('guesses keep waiting neither who is let in already nor a browser the owner has signed in with', async () => {
+  const knock = (method: 'POST' | 'PUT', passphrase: string, cookie = '') =>
+    fetch(`${till.base}/api/session`, {
+      method,
+      headers: { origin: till.base, 'content-type': 'application/json', cookie },
+      body: JSON.stringify({ passphrase }),
+    })
+  const [session, browser] = (await knock('POST', PASSPHRASE)).headers.getSetCookie().map((c) => c.split(';')[0]!)
+  const seen = new Set<number>()
+  let going = true
+  const guessers = Array.from({ length: 60 }, async (_, i) => {
+    while (going) seen.add((await knock('POST', `wrong guess ${i}`, `till_browser=made.up${i}`)).status)
+  })
+  while (!seen.has(401)) await new Promise((next) => setTimeout(next, 20))
+  const told: number[] = []
+  for (let i = 0; i < 3; i++) {
+    told.push((await knock('POST', PASSPHRASE, browser)).status)
+    told.push((await knock('PUT', PASSPHRASE, session)).status)
+  }
+  going = false
+  await Promise.all(guessers)
+  expect(told).toEqual([200, 200, 200, 200, 200, 200])
+  expect(seen).not.toContain(200)
+})
+
 test('tokens end, may only read, and take the passphrase to be made', async () => {
   expect((await till.request('POST', '/settings/tokens', { name: 'x' })).status).toBe(422)
   expect((await till.request('POST', '/settings/tokens', { name: 'x', passphrase: 'wrong wrong' })).status).toBe(401)

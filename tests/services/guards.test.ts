@@ -9,7 +9,9 @@ import { takeReceipt } from '@/services/money/takeReceipt'
 import { agreeSale } from '@/services/sales/agreeSale'
 import { handOver } from '@/services/sales/handOver'
 import { startSale } from '@/services/sales/startSale'
-import { signIn, signedIn, signOut } from '@/services/access/signIn'
+import { isOurBrowser, makeBrowserSign } from '@/services/access/ourBrowser'
+import { changePassphrase, signIn, signedIn, signOut } from '@/services/access/signIn'
+import { tokenOpens } from '@/services/access/tokens'
 import { setUpBusiness } from '@/services/access/setUpBusiness'
 import { manyHands, openTestShop, type TestShop } from './shop'
 
@@ -175,10 +177,34 @@ test('an own entry balances and keeps away from accounts that papers keep', asyn
   expect(await s.refusal(writeEntry, { text: 'x', lines: lines('nope', '1.00', '1.00') })).toBe('invalid')
 })
 
+test('a browser the owner has signed in with is known by its sign, until the passphrase is another', async () => {
+  const sign = (await makeBrowserSign(s.db))!
+  const [chance, proof] = sign.split('.') as [string, string]
+  expect(await isOurBrowser(s.db, sign)).toBe(true)
+  for (const made of [
+    undefined,
+    '',
+    '.',
+    chance,
+    `${chance}.`,
+    `.${proof}`,
+    `${chance}x.${proof}`,
+    `${sign}.x`,
+    `${sign}x`,
+  ])
+    expect(await isOurBrowser(s.db, made)).toBe(false)
+  // It opens nothing.
+  expect(await signedIn(s.db, sign)).toBe(false)
+  expect(await tokenOpens(s.db, sign)).toBe('nothing')
+  expect((await changePassphrase(s.db, 'a long passphrase', 'another long one')).ok).toBe(true)
+  expect(await isOurBrowser(s.db, sign)).toBe(false)
+  expect((await changePassphrase(s.db, 'another long one', 'a long passphrase')).ok).toBe(true)
+})
+
 test('the door opens to the passphrase alone, and closes', async () => {
-  const wrong = await signIn(s.db, 'not it')
+  const wrong = await signIn(s.db, 'not it', 'stranger')
   expect(!wrong.ok && wrong.error.code).toBe('wrong-passphrase')
-  const right = await signIn(s.db, 'a long passphrase')
+  const right = await signIn(s.db, 'a long passphrase', 'stranger')
   if (!right.ok) throw new Error('not opened')
   expect(await signedIn(s.db, right.value.token)).toBe(true)
   const [kept] = await s.db.execute<{ token_hash: string }>(sql`select token_hash from session`)

@@ -56,7 +56,7 @@ export const settings: readonly Operation[] = [
     async ({ till, body, key }) => {
       const { passphrase, ...wish } = parse(tokenInput, body)
       return once(till, key, { name: 'make-token', input: wish, answerIsSecret: true }, async () => {
-        const proved = await provePassphrase(till.db, passphrase)
+        const proved = await provePassphrase(till.db, passphrase, 'house')
         return proved.ok ? ok({ status: 201, body: { token: await makeApiToken(till.db, wish) } }) : proved
       })
     },

@@ -12,31 +12,46 @@ const SLOT = 120
 /** So many may wait at one server; who comes beyond them is told to come again. */
 const MOST_WAITING = 6
 
-let waiting = 0
-let last: Promise<unknown> = Promise.resolve()
+/** Who knocks: somebody nobody knows, or who is let in already or came from this browser before. */
+export type Knocks = 'stranger' | 'house'
+
+interface Queue {
+  waiting: number
+  last: Promise<unknown>
+}
+const queues: Readonly<Record<Knocks, Queue>> = {
+  stranger: { waiting: 0, last: Promise.resolve() },
+  house: { waiting: 0, last: Promise.resolve() },
+}
 
 /** One at a time here, so that waiting takes no connection; and one at a time on all servers. */
-const oneAtATime = async <T>(db: Database, work: (tx: Db) => Promise<T>): Promise<T> => {
-  const mine = last.then(() =>
+const oneAtATime = async <T>(db: Database, queue: Queue, work: (tx: Db) => Promise<T>): Promise<T> => {
+  const mine = queue.last.then(() =>
     db.transaction(async (tx) => {
       await takeLock(tx, 'door')
       const [done] = await Promise.all([work(tx), new Promise((next) => setTimeout(next, SLOT))])
       return done
     }),
   )
-  last = mine.catch(() => undefined)
+  queue.last = mine.catch(() => undefined)
   return mine
 }
 
 /**
  * Proves the owner by the passphrase. One is compared at a time, with a short queue: guessing goes faster neither for
- * many hands nor for many servers, and takes the machine from nobody who works.
+ * many hands nor for many servers, and takes the machine from nobody who works. The house does not wait behind strangers' guesses, but
+ * for the one that is being compared.
  */
-export const provePassphrase = async (db: Database, passphrase: string): Promise<Result<null, Failure>> => {
-  if (waiting >= MOST_WAITING) return err({ code: 'too-many-tries' })
-  waiting++
+export const provePassphrase = async (
+  db: Database,
+  passphrase: string,
+  knocks: Knocks,
+): Promise<Result<null, Failure>> => {
+  const queue = queues[knocks]
+  if (queue.waiting >= MOST_WAITING) return err({ code: 'too-many-tries' })
+  queue.waiting++
   try {
-    return await oneAtATime(db, async (tx) => {
+    return await oneAtATime(db, queue, async (tx) => {
       const kept = await findPassphraseHash(tx)
       if (kept === null) return err({ code: 'not-set-up' as const })
       return passphrase.length <= 200 && (await verify(kept, passphrase))
@@ -44,6 +59,6 @@ export const provePassphrase = async (db: Database, passphrase: string): Promise
         : err({ code: 'wrong-passphrase' as const })
     })
   } finally {
-    waiting--
+    queue.waiting--
   }
 }

@@ -14,7 +14,7 @@ import { log } from '@/log'
 import type { Failure } from '@/contract/failure'
 import { newPassphrase } from '@/contract/inputs/access/entry'
 import { noteLetIn } from './letIn'
-import { hashPassphrase, provePassphrase } from './passphrase'
+import { hashPassphrase, provePassphrase, type Knocks } from './passphrase'
 import { hashToken, makeSecret } from './secrets'
 
 export const SESSION_DAYS = 14
@@ -25,8 +25,9 @@ const PROVED_FOR = 10 * 60_000
 export const signIn = async (
   db: Database,
   passphrase: string,
+  knocks: Knocks,
 ): Promise<Result<{ token: string; expiresAt: Date }, Failure>> => {
-  const proved = await provePassphrase(db, passphrase)
+  const proved = await provePassphrase(db, passphrase, knocks)
   if (!proved.ok) {
     log.warn({ why: proved.error.code }, 'a sign-in failed')
     return proved
@@ -56,7 +57,7 @@ export const provedLately = async (db: Database, token: string | undefined): Pro
 
 /** Types the passphrase again in a session that is open. */
 export const proveAgain = async (db: Database, token: string, passphrase: string): Promise<Result<null, Failure>> => {
-  const proved = await provePassphrase(db, passphrase)
+  const proved = await provePassphrase(db, passphrase, 'house')
   if (proved.ok) await markProved(db, hashToken(token))
   return proved
 }
@@ -65,7 +66,7 @@ export const signOut = (db: Database, token: string): Promise<void> => deleteSes
 
 /** Changes the passphrase, and ends every session and every token, this one included. */
 export const changePassphrase = async (db: Database, now: string, next: string): Promise<Result<null, Failure>> => {
-  const proved = await provePassphrase(db, now)
+  const proved = await provePassphrase(db, now, 'house')
   if (!proved.ok) return proved
   const chosen = newPassphrase.safeParse(next)
   if (!chosen.success)

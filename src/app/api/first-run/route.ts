@@ -5,6 +5,7 @@ import { isSameOrigin, sessionHeaders } from '@/api/entry'
 import { isNearOrKnowsTheCode } from '@/api/firstRun'
 import { problem, problemOf } from '@/api/problem'
 import { setUpBusiness } from '@/services/access/setUpBusiness'
+import { makeBrowserSign } from '@/services/access/ourBrowser'
 import { openSession, SESSION_DAYS } from '@/services/access/signIn'
 import { restoreSaid } from '@/services/backup/restoreHere'
 import { businessDate } from '@/services/clock'
@@ -40,5 +41,6 @@ export const POST = (request: Request): Promise<Response> =>
     if (!made.ok) return problemOf(made.error)
     // Who just chose the passphrase need not type it again.
     const session = await openSession(db)
-    return Response.json(made.value, { status: 201, ...sessionHeaders(request, session.token, SESSION_DAYS * 86_400) })
+    const headers = sessionHeaders(request, session.token, SESSION_DAYS, await makeBrowserSign(db))
+    return Response.json(made.value, { status: 201, ...headers })
   })

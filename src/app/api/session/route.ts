@@ -2,8 +2,9 @@ import { house } from '@/model/access/house'
 import { sessionInput } from '@/contract/inputs/access/entry'
 import { answering } from '@/api/answering'
 import { readBody } from '@/api/body'
-import { cookieOf, isSameOrigin, SESSION_COOKIE, sessionHeaders } from '@/api/entry'
+import { comesAgain, cookieOf, isSameOrigin, SESSION_COOKIE, sessionHeaders } from '@/api/entry'
 import { problem, problemOf } from '@/api/problem'
+import { makeBrowserSign } from '@/services/access/ourBrowser'
 import { proveAgain, SESSION_DAYS, signedIn, signIn, signOut } from '@/services/access/signIn'
 
 export const dynamic = 'force-dynamic'
@@ -23,9 +24,10 @@ export const POST = (request: Request): Promise<Response> =>
   answering(request, async () => {
     const passphrase = await passphraseOf(request)
     if (passphrase instanceof Response) return passphrase
-    const session = await signIn(house(), passphrase)
+    const db = house()
+    const session = await signIn(db, passphrase, (await comesAgain(request)) ? 'house' : 'stranger')
     return session.ok
-      ? Response.json({}, sessionHeaders(request, session.value.token, SESSION_DAYS * 86_400))
+      ? Response.json({}, sessionHeaders(request, session.value.token, SESSION_DAYS, await makeBrowserSign(db)))
       : problemOf(session.error)
   })
 
