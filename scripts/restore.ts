@@ -31,8 +31,7 @@ const main = async (): Promise<void> => {
     const cluster = await startCluster({ home })
     try {
       await restoreBackup(cluster.url, path)
-      if (await forgetSealed(cluster.url, keptSecret(home, 'secret.seal')))
-        console.log('The mail server’s password was sealed in the place it comes from. Enter it again in Settings.')
+      for (const told of await forgetSealed(cluster.url, keptSecret(home, 'secret.seal'))) console.log(told)
       restored = true
     } finally {
       await cluster.stop()

@@ -43,8 +43,7 @@ export const restoreHere = async (
     await new Promise((r) => setTimeout(r, ANSWERED))
     await place.stop()
     const said = await restoreBackup(place.databaseUrl, path).then(() => '', sentenceOf)
-    if (said === '' && (await forgetSealed(place.databaseUrl, place.sealKey)))
-      place.say('The mail server’s password was sealed in the place it comes from. Enter it again in Settings.')
+    if (said === '') for (const told of await forgetSealed(place.databaseUrl, place.sealKey)) place.say(told)
     place.say(said || `Restored ${checked.rows} rows of “${checked.business}” as of ${checked.made}.`)
     await place.start(said)
   } finally {

@@ -8,6 +8,7 @@ import { openDatabase } from '../src/data/connect'
 import { emptyHalfFilled, fillWhole } from '../src/data/fillWhole'
 import { alone } from '../src/data/locks'
 import { migrate } from '../src/data/migrate'
+import { deleteSecondProof } from '../src/data/queries/secondProof'
 import { findBusiness } from '../src/data/queries/business'
 import { makeApiToken } from '../src/services/access/tokens'
 import { opens } from '../src/services/access/seal'
@@ -91,6 +92,10 @@ const prepareDatabase = async (
       say(
         'The address of the mail server was sealed with another key. Give every server the same TILL_SEAL_KEY, or type it anew in the settings; until then letters wait.',
       )
+    if (process.env.TILL_FORGET_CODES === '1') {
+      await deleteSecondProof(db)
+      say('One-time codes are off, as TILL_FORGET_CODES asks: signing in takes the passphrase alone.')
+    }
     if (appSecret !== null) await grantApp(db, appSecret)
     const demo = Boolean(business?.demoPassphrase)
     const token =

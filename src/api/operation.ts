@@ -207,3 +207,16 @@ export const listOf = <T, V>(rows: readonly T[], limit: number, view: (row: T) =
   items: rows.map(view),
   next: rows.length === limit && rows.length > 0 ? makeCursor(cursor(present(rows.at(-1)))) : null,
 })
+
+/** A call that runs no command of the books. */
+export const byItself = (operation: Omit<Operation, 'run'>, run: Operation['run']): Operation => ({
+  ...operation,
+  run: async (call) => {
+    try {
+      return await run(call)
+    } catch (problem) {
+      if (problem instanceof Refusal) return err(problem.failure)
+      throw problem
+    }
+  },
+})

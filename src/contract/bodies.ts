@@ -121,7 +121,7 @@ import type { openingInput } from '@/contract/inputs/books/opening'
 import type { importCustomersInput } from '@/contract/inputs/people/importCustomers'
 import type { yearEndInput } from '@/contract/inputs/books/yearEnd'
 import type { closePeriodInput, reopenPeriodInput } from '@/contract/inputs/books/closePeriod'
-import type { passphraseInput, tokenInput } from '@/contract/inputs/access/entry'
+import type * as access from '@/contract/inputs/access/entry'
 import type { writeToManyInput } from '@/contract/inputs/chase/writeToMany'
 import type { closeSaleInput } from '@/contract/inputs/sales/closeSale'
 
@@ -287,8 +287,11 @@ export interface Bodies {
   'POST /sales/{id}/decline': Body<typeof closeSaleInput, 'saleId'>
   'POST /sales/{id}/cancel': Body<typeof closeSaleInput, 'saleId'>
   'POST /letters/many': Body<typeof writeToManyInput>
-  'POST /settings/tokens': Body<typeof tokenInput>
-  'POST /settings/passphrase': Body<typeof passphraseInput>
+  'POST /settings/tokens': Body<typeof access.tokenInput>
+  'POST /settings/passphrase': Body<typeof access.passphraseInput>
+  'POST /settings/one-time-codes': Body<typeof access.beginCodesInput>
+  'POST /settings/one-time-codes/confirm': Body<typeof access.confirmCodesInput>
+  'POST /settings/one-time-codes/end': Body<typeof access.endCodesInput>
   'DELETE /settings/tokens/{id}': Nothing
   'POST /repeats/run': Nothing
   'POST /post/{id}/send': Nothing

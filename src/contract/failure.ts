@@ -16,6 +16,12 @@ export type Failure =
   | { readonly code: 'not-set-up' }
   | { readonly code: 'wrong-passphrase' }
   | { readonly code: 'too-many-tries' }
+  | { readonly code: 'code-needed' }
+  | { readonly code: 'wrong-code' }
+  | { readonly code: 'codes-wait' }
+  | { readonly code: 'codes-sealed-elsewhere' }
+  | { readonly code: 'codes-not-begun' }
+  | { readonly code: 'codes-are-on' }
   | { readonly code: 'prove-again' }
   | { readonly code: 'shown-once' }
   | { readonly code: 'under-way' }

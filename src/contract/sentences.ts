@@ -17,6 +17,13 @@ const SENTENCES: Sentences = {
   'not-set-up': () => 'The business is not set up yet. Give it a name, a currency and a passphrase first.',
   'wrong-passphrase': () => 'Wrong passphrase. Try again.',
   'too-many-tries': () => 'Too many tries at once. Wait a few seconds, then try again.',
+  'code-needed': () => 'Enter the code your authenticator app shows.',
+  'wrong-code': () => 'Wrong code. Enter the one your app shows now, or a spare code; each counts once.',
+  'codes-wait': () => 'Too many wrong codes. Wait a quarter of an hour, then try again.',
+  'codes-sealed-elsewhere': () =>
+    'One-time codes were set up with another key. Start the program with that TILL_SEAL_KEY, or with TILL_FORGET_CODES=1.',
+  'codes-not-begun': () => 'One-time codes are off. Set them up first.',
+  'codes-are-on': () => 'One-time codes are on already. Turn them off first.',
   'prove-again': () => 'Enter your passphrase again for this; it has been a while.',
   'shown-once': () =>
     'This was done before, and its secret is shown only once. Revoke it and create another with a new key.',

@@ -1,8 +1,9 @@
 'use client'
 import { useSearchParams } from 'next/navigation'
-import { Suspense } from 'react'
+import { Suspense, useState } from 'react'
+import { useFormState } from 'react-hook-form'
 import { DoorForm } from './form/DoorForm'
-import { FormPassphrase } from './form/inputs'
+import { FormPassphrase, FormText } from './form/inputs'
 
 const schema = () => import('@/contract/inputs/access/entry').then((m) => m.sessionInput)
 
@@ -13,12 +14,20 @@ const placeAfter = (to: string | null): string => {
   return there.origin === location.origin ? `${there.pathname}${there.search}` : '/today'
 }
 
+/** Where signing in takes a code, the answer to the passphrase says so: from then on it is asked for. */
+const CodeWhereAsked = () => {
+  const { errors } = useFormState()
+  const [asked, setAsked] = useState(false)
+  if (!asked && errors.code) setAsked(true)
+  return asked ? <FormText name="code" label="Code" most={40} secret autoFocus /> : null
+}
+
 const Form = ({ filledIn }: { readonly filledIn: string | null }) => {
   const to = useSearchParams().get('to')
   return (
     <DoorForm
       address="/api/session"
-      start={{ passphrase: filledIn ?? '' }}
+      start={{ passphrase: filledIn ?? '', code: '' }}
       schema={schema}
       at="passphrase"
       go={() => placeAfter(to)}
@@ -29,6 +38,7 @@ const Form = ({ filledIn }: { readonly filledIn: string | null }) => {
         autoFocus
         hint={filledIn ? 'This is the demo, so its passphrase is filled in already.' : undefined}
       />
+      <CodeWhereAsked />
     </DoorForm>
   )
 }

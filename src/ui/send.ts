@@ -18,7 +18,7 @@ export const call = async <M extends Method, P extends string>(
 ): Promise<Sent<AnswerTo<M, P>>> => {
   const sent = await request<AnswerTo<M, P>>(`/api/v1${path}`, { method, body, key, unanswered: UNANSWERED })
   // The session is gone: leave the page for good, whatever it still holds. A passphrase typed wrong is no reason to.
-  if (!sent.ok && sent.status === 401 && !sent.type?.endsWith(':wrong-passphrase'))
+  if (!sent.ok && sent.status === 401 && !/:wrong-(passphrase|code)$/.test(sent.type ?? ''))
     location.assign(`/sign-in?to=${encodeURIComponent(location.pathname)}`)
   return sent
 }

@@ -2,6 +2,7 @@ import { existsSync } from 'node:fs'
 import { join } from 'node:path'
 import { isMainThread, MessageChannel } from 'node:worker_threads'
 import Piscina from 'piscina'
+import { keptOnce } from '@/keptOnce'
 
 /**
  * The workers that the build puts beside the server; so much memory a thread of each may have, in megabytes (what is hostile, or too
@@ -18,25 +19,22 @@ type WorkerName = keyof typeof WORKERS
 /** So many run at once, so many may wait, and how long one may take; whoever comes beyond them is told to come again. */
 const [AT_ONCE, WAITING, PATIENCE] = [2, 40, 30_000]
 
-const held = globalThis as { ironTillThreads?: Partial<Record<WorkerName, Piscina>> }
+const held = () => keptOnce('ironTillThreads', (): Partial<Record<WorkerName, Piscina>> => ({}))
 
 /** Too much waits for a thread just now. */
 export class TooMuchWaits extends Error {
   readonly code = 'TOO_MUCH_WAITS'
 }
 
-const threadsOf = (name: WorkerName, file: string): Piscina => {
-  held.ironTillThreads ??= {}
-  held.ironTillThreads[name] ??= new Piscina({
+const threadsOf = (name: WorkerName, file: string): Piscina =>
+  (held()[name] ??= new Piscina({
     filename: file,
     minThreads: 0,
     maxThreads: AT_ONCE,
     maxQueue: WAITING,
     idleTimeout: WORKERS[name].kept,
     resourceLimits: { maxOldGenerationSizeMb: WORKERS[name].memory },
-  })
-  return held.ironTillThreads[name]
-}
+  }))
 
 /** Where a thread tells how far it is, if somebody listens: a number between 0 and 1. */
 export interface Telling {

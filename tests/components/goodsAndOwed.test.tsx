@@ -220,6 +220,22 @@ describe('signing in', () => {
     expect(router.push).not.toHaveBeenCalled()
   })
 
+  test('asks for a code where signing in takes one, and keeps the passphrase', async () => {
+    const message = 'Enter the code your authenticator app shows.'
+    const needed = { type: 'x:code-needed', detail: message, errors: [{ path: 'code', message }] }
+    const sent = answerCalls({ 'POST /api/session': { status: 401, body: needed } })
+    render(<SignInForm filledIn={null} />)
+    expect(screen.queryByLabelText('Code')).toBeNull()
+    await type('Passphrase', 'a long passphrase')
+    await press('Sign in')
+    await waitFor(() => expect(noteOf(field('Code'))).toBe(message))
+    expect(document.activeElement).toBe(field('Code'))
+    await type('Code', '123456')
+    await press('Sign in')
+    await waitFor(() => expect(sent).toHaveLength(2))
+    expect(sent[1]?.body).toEqual({ passphrase: 'a long passphrase', code: '123456' })
+  })
+
   test('while nobody answers keeps what was typed', async () => {
     vi.stubGlobal('fetch', async () => {
       throw new TypeError('no network')

@@ -5,6 +5,7 @@ import { day } from '@/core/day'
 import { LetterEditor } from '@/ui/settings/LetterEditor'
 import { Levels } from '@/ui/settings/Levels'
 import { Mail } from '@/ui/settings/MailServer'
+import { OneTimeCodes } from '@/ui/settings/OneTimeCodes'
 import { OpeningForm } from '@/ui/settings/OpeningForm'
 import { PapersForm } from '@/ui/settings/PapersForm'
 import { PassphraseForm } from '@/ui/settings/PassphraseForm'
@@ -190,6 +191,31 @@ describe('the business', () => {
     await press('Change passphrase')
     await waitFor(() => expect(router.push).toHaveBeenCalledWith('/sign-in'))
     expect(sent[0]?.body).toEqual({ now: 'the old one here', next: 'a new one, longer' })
+  })
+
+  test('sets up one-time codes: what the app reads, a code of it, and the spare ones once', async () => {
+    const picture = 'data:image/svg+xml;base64,AAAA'
+    const sent = answerCalls({
+      'POST /settings/one-time-codes': { status: 201, body: { secret: 'ABCDEFGHIJ', address: 'otpauth://x', picture } },
+      'POST /settings/one-time-codes/confirm': { status: 200, body: { spareCodes: ['abcde-fghjk', 'mnpqr-stuvw'] } },
+      'POST /settings/one-time-codes/end': refuses({ path: 'code', message: 'Wrong code.' }),
+    })
+    const { rerender } = render(<OneTimeCodes on={null} />)
+    await type('Your passphrase', 'a long passphrase')
+    await press('Set up one-time codes')
+    expect((await screen.findByAltText('QR code for an authenticator app')).getAttribute('src')).toBe(picture)
+    expect(screen.getByText('ABCD EFGH IJ')).toBeTruthy()
+    await type('Code', '123 456')
+    await press('Turn on')
+    await waitFor(() => expect(sent[1]?.body).toEqual({ code: '123 456' }))
+    rerender(<OneTimeCodes on={{ since: '1 Jun 2026', spare: 8 }} />)
+    expect(screen.getByText(/abcde-fghjk/)).toBeTruthy()
+    expect(screen.getByText(/since 1 Jun 2026/)).toBeTruthy()
+    await type('Your passphrase', 'a long passphrase')
+    await type('Code', '000000')
+    await press('Turn off')
+    await waitFor(() => expect(noteOf(field('Code'))).toBe('Wrong code.'))
+    expect(sent[2]?.body).toEqual({ passphrase: 'a long passphrase', code: '000000' })
   })
 
   test('gives tokens to other programs: shown once, withdrawn by name', async () => {

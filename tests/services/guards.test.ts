@@ -202,9 +202,9 @@ test('a browser the owner has signed in with is known by its sign, until the pas
 })
 
 test('the door opens to the passphrase alone, and closes', async () => {
-  const wrong = await signIn(s.db, 'not it', 'stranger')
+  const wrong = await signIn(s.db, { passphrase: 'not it' }, 'stranger')
   expect(!wrong.ok && wrong.error.code).toBe('wrong-passphrase')
-  const right = await signIn(s.db, 'a long passphrase', 'stranger')
+  const right = await signIn(s.db, { passphrase: 'a long passphrase' }, 'stranger')
   if (!right.ok) throw new Error('not opened')
   expect(await signedIn(s.db, right.value.token)).toBe(true)
   const [kept] = await s.db.execute<{ token_hash: string }>(sql`select token_hash from session`)

@@ -9,6 +9,7 @@ import { people } from './people'
 import { post } from './post'
 import { promises } from './promises'
 import { sales } from './sales'
+import { oneTimeCodes } from './oneTimeCodes'
 import { settings } from './settings'
 import { tax } from './tax'
 import { shopfront } from './shopfront'
@@ -16,7 +17,7 @@ import { webhooks } from './webhooks'
 
 /** The whole HTTP interface, by part. */
 export const PARTS: Readonly<Record<string, readonly Operation[]>> = {
-  'Setting up': settings,
+  'Setting up': [...settings, ...oneTimeCodes],
   People: people,
   Goods: goods,
   Sales: sales,

@@ -1,6 +1,6 @@
 import { passphraseInput, tokenInput } from '@/contract/inputs/access/entry'
 import { z } from 'zod'
-import { ok } from '@/core/result'
+import { err, ok } from '@/core/result'
 import { listApiTokens, revokeApiToken } from '@/data/queries/access'
 import { setUpInput } from '@/contract/inputs/access/entry'
 import { setUpBusiness } from '@/services/access/setUpBusiness'
@@ -14,24 +14,10 @@ import { readToday } from '@/model/today/today'
 import { toDecimalString } from '@/core/money'
 import { readBackups } from '@/model/settings/backups'
 import { backUp } from '@/services/backup/backUp'
-import { change, noQuery, read, type Operation } from '../operation'
-import { Refusal } from '@/contract/refuse'
-import { err } from '@/core/result'
-
-const plain = (operation: Omit<Operation, 'run'>, run: Operation['run']): Operation => ({
-  ...operation,
-  run: async (call) => {
-    try {
-      return await run(call)
-    } catch (problem) {
-      if (problem instanceof Refusal) return err(problem.failure)
-      throw problem
-    }
-  },
-})
+import { change, noQuery, byItself, read, type Operation } from '../operation'
 
 export const settings: readonly Operation[] = [
-  plain(
+  byItself(
     {
       method: 'POST',
       path: '/setup',
@@ -45,7 +31,7 @@ export const settings: readonly Operation[] = [
     },
   ),
   change('/settings', 'Changes settings.', changeSettings, { method: 'PATCH' }),
-  plain(
+  byItself(
     {
       method: 'POST',
       path: '/settings/tokens',
@@ -56,7 +42,7 @@ export const settings: readonly Operation[] = [
     async ({ till, body, key }) => {
       const { passphrase, ...wish } = parse(tokenInput, body)
       return once(till, key, { name: 'make-token', input: wish, answerIsSecret: true }, async () => {
-        const proved = await provePassphrase(till.db, passphrase, 'house')
+        const proved = await provePassphrase(till.db, passphrase)
         return proved.ok ? ok({ status: 201, body: { token: await makeApiToken(till.db, wish) } }) : proved
       })
     },
@@ -65,12 +51,14 @@ export const settings: readonly Operation[] = [
     items: await listApiTokens(db),
     next: null,
   })),
-  plain({ method: 'DELETE', path: '/settings/tokens/{id}', summary: 'Withdraws a token.' }, async ({ till, params }) =>
-    /^\d{1,9}$/.test(params.id ?? '') && (await revokeApiToken(till.db, Number(params.id)))
-      ? ok({ status: 200, body: {} })
-      : err({ code: 'not-found', what: 'token', id: params.id ?? '' }),
+  byItself(
+    { method: 'DELETE', path: '/settings/tokens/{id}', summary: 'Withdraws a token.' },
+    async ({ till, params }) =>
+      /^\d{1,9}$/.test(params.id ?? '') && (await revokeApiToken(till.db, Number(params.id)))
+        ? ok({ status: 200, body: {} })
+        : err({ code: 'not-found', what: 'token', id: params.id ?? '' }),
   ),
-  plain(
+  byItself(
     {
       method: 'POST',
       path: '/settings/passphrase',
@@ -107,7 +95,7 @@ export const settings: readonly Operation[] = [
       })),
     }
   }),
-  plain(
+  byItself(
     {
       method: 'POST',
       path: '/backups',

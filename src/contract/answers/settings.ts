@@ -65,6 +65,10 @@ export const settingsAnswers = {
   'GET /webhooks/{id}/deliveries': list(delivery),
   'POST /webhook-deliveries/{id}/retry': delivery,
   'POST /settings/passphrase': z.object({}),
+  /** What an app is told: as text, as an address, and as a picture of it. */
+  'POST /settings/one-time-codes': z.object({ secret: z.string(), address: z.string(), picture: z.string() }),
+  'POST /settings/one-time-codes/confirm': z.object({ spareCodes: z.array(z.string()) }),
+  'POST /settings/one-time-codes/end': z.object({}),
   'GET /quick-line': list(
     z.object({
       text: z.string(),

@@ -11,6 +11,7 @@ import { columnName } from './columnName'
 export const KEPT_BACK: Readonly<Record<string, 'whole' | readonly string[]>> = {
   session: 'whole',
   api_token: 'whole',
+  second_proof: 'whole',
   customer_link: ['token_hash'],
   basket: ['token_hash'],
   command: 'whole',

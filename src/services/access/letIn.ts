@@ -1,14 +1,15 @@
+import { keptOnce } from '@/keptOnce'
 import { hashToken } from './secrets'
 
 /** So long the front door remembers whom it let in, in milliseconds, and so many of them. */
 const [REMEMBERED, MOST] = [10 * 60_000, 1_000]
 
-/** Kept by the process: pages and calls are two copies of the program in it. */
-const held = globalThis as { ironTillLetIn?: Map<string, number> }
+/** Until when whoever showed what has this hash is known. */
+const knownUntil = () => keptOnce('ironTillLetIn', () => new Map<string, number>())
 
-/** What was shown opened the door: until when whoever shows it is known. */
+/** What was shown opened the door. */
 export const noteLetIn = (token: string): void => {
-  const known = (held.ironTillLetIn ??= new Map())
+  const known = knownUntil()
   const hash = hashToken(token)
   known.delete(hash)
   known.set(hash, Date.now() + REMEMBERED)
@@ -16,4 +17,4 @@ export const noteLetIn = (token: string): void => {
 }
 
 /** Whether what is shown opened the door lately. It says who waits with whom, and opens nothing. */
-export const wasLetIn = (token: string): boolean => (held.ironTillLetIn?.get(hashToken(token)) ?? 0) > Date.now()
+export const wasLetIn = (token: string): boolean => (knownUntil().get(hashToken(token)) ?? 0) > Date.now()

@@ -37,28 +37,33 @@ const oneAtATime = async <T>(db: Database, queue: Queue, work: (tx: Db) => Promi
   return mine
 }
 
+/** Whether a passphrase is the one. */
+export const comparePassphrase = async (tx: Db, passphrase: string): Promise<Result<null, Failure>> => {
+  const kept = await findPassphraseHash(tx)
+  if (kept === null) return err({ code: 'not-set-up' })
+  return passphrase.length <= 200 && (await verify(kept, passphrase)) ? ok(null) : err({ code: 'wrong-passphrase' })
+}
+
 /**
- * Proves the owner by the passphrase. One is compared at a time, with a short queue: guessing goes faster neither for
+ * Does what compares a passphrase. One is compared at a time, with a short queue: guessing goes faster neither for
  * many hands nor for many servers, and takes the machine from nobody who works. The house does not wait behind strangers' guesses, but
  * for the one that is being compared.
  */
-export const provePassphrase = async (
+export const inTurn = async <T>(
   db: Database,
-  passphrase: string,
   knocks: Knocks,
-): Promise<Result<null, Failure>> => {
+  work: (tx: Db) => Promise<Result<T, Failure>>,
+): Promise<Result<T, Failure>> => {
   const queue = queues[knocks]
   if (queue.waiting >= MOST_WAITING) return err({ code: 'too-many-tries' })
   queue.waiting++
   try {
-    return await oneAtATime(db, queue, async (tx) => {
-      const kept = await findPassphraseHash(tx)
-      if (kept === null) return err({ code: 'not-set-up' as const })
-      return passphrase.length <= 200 && (await verify(kept, passphrase))
-        ? ok(null)
-        : err({ code: 'wrong-passphrase' as const })
-    })
+    return await oneAtATime(db, queue, work)
   } finally {
     queue.waiting--
   }
 }
+
+/** Proves the owner, who is signed in, by the passphrase once more. */
+export const provePassphrase = (db: Database, passphrase: string): Promise<Result<null, Failure>> =>
+  inTurn(db, 'house', (tx) => comparePassphrase(tx, passphrase))

@@ -1,11 +1,12 @@
 import { createCipheriv, createDecipheriv, createHash, randomBytes } from 'node:crypto'
+import { keptOnce } from '@/keptOnce'
 
 /** Where no key is given (tests), one of this process: what it sealed opens as long as it runs. */
-const own = randomBytes(32).toString('hex')
+const ownKey = (): Buffer => keptOnce('ironTillSeal', () => randomBytes(32))
 
 const keyOf = (): Buffer =>
   createHash('sha256')
-    .update(process.env.TILL_SEAL_KEY ?? own)
+    .update(process.env.TILL_SEAL_KEY ?? ownKey())
     .digest()
 
 const MARK = 'sealed:'

@@ -14,20 +14,30 @@ import { log } from '@/log'
 import type { Failure } from '@/contract/failure'
 import { newPassphrase } from '@/contract/inputs/access/entry'
 import { noteLetIn } from './letIn'
-import { hashPassphrase, provePassphrase, type Knocks } from './passphrase'
+import { proveCode } from './oneTimeCodes'
+import { comparePassphrase, hashPassphrase, inTurn, provePassphrase, type Knocks } from './passphrase'
 import { hashToken, makeSecret } from './secrets'
 
 export const SESSION_DAYS = 14
 /** How long the passphrase counts as typed just now. */
 const PROVED_FOR = 10 * 60_000
 
+/** What the owner shows at the door; the code where one is asked for. */
+interface Shown {
+  readonly passphrase: string
+  readonly code?: string | undefined
+}
+
 /** Opens a session for the owner. The token goes into a cookie; only its hash is kept. */
 export const signIn = async (
   db: Database,
-  passphrase: string,
+  { passphrase, code }: Shown,
   knocks: Knocks,
 ): Promise<Result<{ token: string; expiresAt: Date }, Failure>> => {
-  const proved = await provePassphrase(db, passphrase, knocks)
+  const proved = await inTurn(db, knocks, async (tx) => {
+    const right = await comparePassphrase(tx, passphrase)
+    return right.ok ? proveCode(tx, code) : right
+  })
   if (!proved.ok) {
     log.warn({ why: proved.error.code }, 'a sign-in failed')
     return proved
@@ -57,7 +67,7 @@ export const provedLately = async (db: Database, token: string | undefined): Pro
 
 /** Types the passphrase again in a session that is open. */
 export const proveAgain = async (db: Database, token: string, passphrase: string): Promise<Result<null, Failure>> => {
-  const proved = await provePassphrase(db, passphrase, 'house')
+  const proved = await provePassphrase(db, passphrase)
   if (proved.ok) await markProved(db, hashToken(token))
   return proved
 }
@@ -66,7 +76,7 @@ export const signOut = (db: Database, token: string): Promise<void> => deleteSes
 
 /** Changes the passphrase, and ends every session and every token, this one included. */
 export const changePassphrase = async (db: Database, now: string, next: string): Promise<Result<null, Failure>> => {
-  const proved = await provePassphrase(db, now, 'house')
+  const proved = await provePassphrase(db, now)
   if (!proved.ok) return proved
   const chosen = newPassphrase.safeParse(next)
   if (!chosen.success)

@@ -36,7 +36,7 @@ const withPassphrase = reopenPeriodInput.extend({ passphrase: z.string().max(200
 const proved = async (till: Till, input: unknown): Promise<Result<unknown, Failure>> => {
   try {
     const { passphrase, ...rest } = parse(withPassphrase, input)
-    const is = await provePassphrase(till.db, passphrase, 'house')
+    const is = await provePassphrase(till.db, passphrase)
     return is.ok ? { ok: true, value: rest } : is
   } catch (problem) {
     if (problem instanceof Refusal) return err(problem.failure)

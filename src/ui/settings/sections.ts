@@ -84,14 +84,15 @@ export const SETTINGS_SECTIONS = [
   {
     id: 'access',
     title: 'Passphrase and access',
-    about: 'Your passphrase, tokens for other programs, and telling them what happens',
+    about: 'Your passphrase, one-time codes, tokens for other programs, and telling them what happens',
     fields: [
       'Current passphrase',
       'New passphrase',
+      'One-time codes',
       'Access for other programs (API tokens)',
       'Telling other programs (webhooks)',
     ],
-    also: ['password', 'security', 'sign in'],
+    also: ['password', 'security', 'sign in', 'two factors', 'authenticator app'],
   },
   {
     id: 'data',

@@ -2,6 +2,7 @@ import { rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { rowsIn } from '../../backupRows'
+import { generateSync } from 'otplib'
 import { describe, expect, test } from 'vitest'
 import { agreed, BACKUPS, PASSPHRASE, type Made, type Tour } from './desk'
 import { TOKEN } from '../../browser/till'
@@ -208,6 +209,32 @@ export const office = (open: () => Tour, made: Made): void => {
       })
       await tour.does('DELETE /webhooks/{id}', { id: made.id })
       expect((await tour.does('GET /webhooks')).items).toEqual([])
+    })
+
+    test('takes codes of an app as well, if the owner wishes', async () => {
+      const tour = open()
+      const signIn = async (shown: object): Promise<number> =>
+        (
+          await fetch(`${tour.till.base}/api/session`, {
+            method: 'POST',
+            headers: { 'content-type': 'application/json', origin: tour.till.base },
+            body: JSON.stringify(shown),
+          })
+        ).status
+      const { secret } = await tour.does('POST /settings/one-time-codes', { body: { passphrase: PASSPHRASE } })
+      const code = generateSync({ secret })
+      expect(await signIn({ passphrase: PASSPHRASE })).toBe(200)
+      const { spareCodes } = await tour.does('POST /settings/one-time-codes/confirm', { body: { code } })
+      expect(await signIn({ passphrase: PASSPHRASE })).toBe(401)
+      expect(await signIn({ passphrase: PASSPHRASE, code })).toBe(401)
+      expect(await signIn({ passphrase: PASSPHRASE, code: spareCodes[0] })).toBe(200)
+      const ending = { passphrase: PASSPHRASE, code: spareCodes[0] }
+      expect(await tour.refuses('POST /settings/one-time-codes/end', { body: ending })).toMatchObject({
+        kind: 'wrong-code',
+        errors: [{ path: 'code' }],
+      })
+      await tour.does('POST /settings/one-time-codes/end', { body: { ...ending, code: spareCodes[1] } })
+      expect(await signIn({ passphrase: PASSPHRASE })).toBe(200)
     })
 
     test('changes its passphrase only for who knows it', async () => {

@@ -1,3 +1,4 @@
+import type { z } from 'zod'
 import { house } from '@/model/access/house'
 import { sessionInput } from '@/contract/inputs/access/entry'
 import { answering } from '@/api/answering'
@@ -9,23 +10,23 @@ import { proveAgain, SESSION_DAYS, signedIn, signIn, signOut } from '@/services/
 
 export const dynamic = 'force-dynamic'
 
-const passphraseOf = async (request: Request): Promise<string | Response> => {
+const shownIn = async (request: Request): Promise<z.infer<typeof sessionInput> | Response> => {
   if (!isSameOrigin(request)) return problem(403, 'foreign', 'Sign in from Iron Till’s own page.')
   const body = await readBody(request)
   if (body instanceof Response) return body
   const read = sessionInput.safeParse(body.value)
   return read.success
-    ? read.data.passphrase
+    ? read.data
     : problem(422, 'invalid', 'Type the passphrase.', [{ path: 'passphrase', message: 'Type the passphrase.' }])
 }
 
 /** The owner signs in: a session cookie that scripts cannot read and other sites cannot send. */
 export const POST = (request: Request): Promise<Response> =>
   answering(request, async () => {
-    const passphrase = await passphraseOf(request)
-    if (passphrase instanceof Response) return passphrase
+    const shown = await shownIn(request)
+    if (shown instanceof Response) return shown
     const db = house()
-    const session = await signIn(db, passphrase, (await comesAgain(request)) ? 'house' : 'stranger')
+    const session = await signIn(db, shown, (await comesAgain(request)) ? 'house' : 'stranger')
     return session.ok
       ? Response.json({}, sessionHeaders(request, session.value.token, SESSION_DAYS, await makeBrowserSign(db)))
       : problemOf(session.error)
@@ -36,9 +37,9 @@ export const PUT = (request: Request): Promise<Response> =>
   answering(request, async () => {
     const token = cookieOf(request, SESSION_COOKIE)
     if (token === undefined || !(await signedIn(house(), token))) return problem(401, 'sign-in', 'Sign in first.')
-    const passphrase = await passphraseOf(request)
-    if (passphrase instanceof Response) return passphrase
-    const proved = await proveAgain(house(), token, passphrase)
+    const shown = await shownIn(request)
+    if (shown instanceof Response) return shown
+    const proved = await proveAgain(house(), token, shown.passphrase)
     return proved.ok ? Response.json({}) : problemOf(proved.error)
   })
 

@@ -28,12 +28,24 @@ export const setUpPageInput = setUpInput.omit({ taxCodes: true }).extend({
   code: text(100).optional(),
 })
 
-export const sessionInput = z.object({ passphrase: z.string().max(200) })
+/** As somebody types it: six figures of an app, or a spare code. */
+const code = z.string({ error: 'Enter the code.' }).trim().min(1, 'Enter the code.').max(40, 'At most 40 characters.')
+
+export const sessionInput = z.object({
+  passphrase: z.string().max(200),
+  /** Where signing in takes one. */
+  code: z.string().max(40).optional(),
+})
+
+const typedAgain = z.string({ error: 'Type your passphrase again.' }).max(200)
+export const beginCodesInput = z.object({ passphrase: typedAgain })
+export const confirmCodesInput = z.object({ code })
+export const endCodesInput = z.object({ passphrase: typedAgain, code })
 
 export const tokenInput = z.object({
   name: needed(80, 'A name'),
   /** Typed again: a token opens what a session does, and longer. */
-  passphrase: z.string({ error: 'Type your passphrase again.' }).max(200),
+  passphrase: typedAgain,
   days: z.int('A whole number of days.').min(1, 'At least one day.').max(730, 'At most two years.').default(365),
   readOnly: z.boolean().default(false),
 })

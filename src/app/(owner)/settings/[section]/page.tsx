@@ -9,6 +9,7 @@ import { formatCount, formatPercent } from '@/core/locale'
 import { decimal, toDecimalString } from '@/core/money'
 import { readPlaces } from '@/model/goods/placesOf'
 import { readBackups } from '@/model/settings/backups'
+import { readOneTimeCodes } from '@/model/settings/oneTimeCodes'
 import { readSettings } from '@/model/settings/settings'
 import { Heading } from '@/ui/Heading'
 import type { UsualPlain } from '@/ui/sale/arrangementDraft'
@@ -16,6 +17,7 @@ import { CalendarLink } from '@/ui/settings/CalendarLink'
 import { BackUpNow } from '@/ui/settings/BackUpNow'
 import { Areas } from '@/ui/settings/Areas'
 import { MoneyTermsForm } from '@/ui/settings/MoneyTermsForm'
+import { OneTimeCodes } from '@/ui/settings/OneTimeCodes'
 import { OpeningForm } from '@/ui/settings/OpeningForm'
 import { PapersForm } from '@/ui/settings/PapersForm'
 import { Places } from '@/ui/settings/Places'
@@ -139,10 +141,15 @@ const PlacesPart = async () => <Places places={await readPlaces(await openShop()
 
 const Access = async () => {
   const shop = await openShop()
-  const [{ tokens }, webhooks] = await Promise.all([readSettings(shop), readWebhooks(shop.db)])
+  const [{ tokens }, webhooks, codes] = await Promise.all([
+    readSettings(shop),
+    readWebhooks(shop.db),
+    readOneTimeCodes(shop.db),
+  ])
   return (
     <>
       <PassphraseForm />
+      <OneTimeCodes on={codes} />
       <TokensForm
         tokens={tokens.map((t) => ({
           id: t.id,
