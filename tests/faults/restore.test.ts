@@ -1,9 +1,10 @@
 import { writeFileSync } from 'node:fs'
 import { join } from 'node:path'
+import { generateSync } from 'otplib'
 import { By, until } from 'selenium-webdriver'
 import { afterAll, beforeAll, expect, test } from 'vitest'
 import { openBrowser } from '../../scripts/browser'
-import { ask, dropHome, makeHomeFolder, open, TOKEN } from './till'
+import { ask, dropHome, makeHomeFolder, open, PASSPHRASE, signIn, TOKEN } from './till'
 
 /** A place with a business in it, and an empty one; both started as bin/start does. */
 const homes = [makeHomeFolder(), makeHomeFolder()] as const
@@ -13,9 +14,12 @@ let backup: Uint8Array<ArrayBuffer>
 let customers: unknown
 beforeAll(async () => {
   from = await open(homes[0])
-  await ask(from.port, 'POST', '/api/v1/setup', { name: 'Moved', currency: 'USD', passphrase: 'a long passphrase' })
+  await ask(from.port, 'POST', '/api/v1/setup', { name: 'Moved', currency: 'USD', passphrase: PASSPHRASE })
   for (const name of ['Hazel Adair', 'Orla Quinn']) await ask(from.port, 'POST', '/api/v1/customers', { name })
   customers = (await ask(from.port, 'GET', '/api/v1/customers')).body
+  const codes = '/api/v1/settings/one-time-codes'
+  const { secret } = (await ask(from.port, 'POST', codes, { passphrase: PASSPHRASE })).body
+  expect((await ask(from.port, 'POST', `${codes}/confirm`, { code: generateSync({ secret }) })).status).toBe(200)
   const taken = await fetch(`http://127.0.0.1:${from.port}/api/v1/export/backup`, {
     headers: { authorization: `Bearer ${TOKEN}` },
   })
@@ -73,4 +77,15 @@ test('a backup is restored from the first page, whole or not at all, and only in
   const again = await send(backup)
   expect([again.status, again.body.detail]).toEqual([409, 'There is a business here already, and it was not touched.'])
   expect((await ask(to.port, 'GET', '/api/v1/customers')).body.items).toHaveLength(3)
+})
+
+test('codes that were sealed elsewhere are off in the new place, and in the old one when a start is told to forget them', async () => {
+  expect(to.said()).toContain('One-time codes were sealed in the place it comes from, and are off.')
+  expect((await signIn(to.port)).status).toBe(200)
+  expect((await signIn(from.port)).status).toBe(401)
+  from.process.kill('SIGTERM')
+  await from.ended
+  from = await open(homes[0], { TILL_FORGET_CODES: '1' })
+  expect(from.said()).toContain('One-time codes are off, as TILL_FORGET_CODES asks')
+  expect((await signIn(from.port)).status).toBe(200)
 })
