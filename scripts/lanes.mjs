@@ -96,7 +96,7 @@ export const makeLanes = () => {
    * after a second. Whoever takes an answer drop by drop is no longer worked for.
    */
   const strangers = makeLane(
-    { waiting: 40, patience: 4_000, held: 1_000 },
+    { waiting: 40, patience: 8_000, held: 1_000 },
     (waited) => {
       if (house.isAtWork()) return waited < POLITE ? 0 : 1
       return house.isAbout() ? 1 : 4

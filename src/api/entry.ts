@@ -1,7 +1,7 @@
 import { database } from '@/data/connect'
 import { noteLetIn, wasLetIn } from '@/services/access/letIn'
 import { isOurBrowser } from '@/services/access/ourBrowser'
-import { signedIn } from '@/services/access/signIn'
+import { signedIn } from '@/services/access/session'
 import { tokenOpens } from '@/services/access/tokens'
 import type { Asked } from './asked'
 

@@ -55,6 +55,17 @@ test('a stranger who waits too long, or comes when too many wait, is told so; on
   expect([waiting[0]!.is.in, waiting[1]!.is.in]).toEqual([false, true])
 })
 
+test('a stranger waits eight seconds at most', () => {
+  // Nobody is answered: each second makes room for four.
+  knocks(4)
+  const waiting = knocks(40)
+  vi.advanceTimersByTime(7_999)
+  expect([inside(waiting), waiting.some(({ is }) => is.turnedAway)]).toEqual([28, false])
+  vi.advanceTimersByTime(1)
+  expect(waiting.filter(({ is }) => is.turnedAway)).toHaveLength(12)
+  expect(inside(waiting)).toBe(28)
+})
+
 test('whoever takes an answer drop by drop keeps nobody waiting longer than a second', () => {
   const slow = knocks(4)
   const next = knocks(5)

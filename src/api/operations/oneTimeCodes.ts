@@ -3,7 +3,7 @@ import type { Failure } from '@/contract/failure'
 import { beginCodesInput, confirmCodesInput, endCodesInput } from '@/contract/inputs/access/entry'
 import { ok, type Result } from '@/core/result'
 import type { Database } from '@/data/connect'
-import { beginCodes, confirmCodes, endCodes } from '@/services/access/oneTimeCodes'
+import { beginCodes, confirmCodes, endCodes } from '@/services/access/setUpCodes'
 import { parse } from '@/services/command'
 import { byItself, type Operation } from '../operation'
 

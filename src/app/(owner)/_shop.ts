@@ -5,7 +5,7 @@ import { notFound, redirect } from 'next/navigation'
 import { cache } from 'react'
 import { isAway } from '@/api/answering'
 import { cookieOf, SESSION_COOKIE } from '@/api/entry'
-import { signedIn } from '@/services/access/signIn'
+import { signedIn } from '@/services/access/session'
 import { businessDate } from '@/services/clock'
 
 /** What every page of the owner starts from. Sends whoever is not signed in to the door. Once per request. */

@@ -67,7 +67,7 @@ const Confirm = ({
   </>
 )
 
-const End = ({ since, spare }: NonNullable<Props['on']>) => (
+const End = ({ since, spare, onEnded }: NonNullable<Props['on']> & { readonly onEnded: () => void }) => (
   <>
     <p>
       Signing in takes a code as well, since {since}. Spare codes left: {spare}.
@@ -79,6 +79,7 @@ const End = ({ since, spare }: NonNullable<Props['on']>) => (
       start={{ passphrase: '', code: '' }}
       asBody={(d) => d}
       say={() => 'One-time codes are off.'}
+      onDone={onEnded}
       again
       submit="Turn off"
       quiet
@@ -105,7 +106,7 @@ export const OneTimeCodes = ({ on }: Props) => {
         </p>
       )}
       {on ? (
-        <End {...on} />
+        <End {...on} onEnded={() => setSpare([])} />
       ) : begun ? (
         <Confirm
           begun={begun}

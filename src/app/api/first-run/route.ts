@@ -6,7 +6,7 @@ import { isNearOrKnowsTheCode } from '@/api/firstRun'
 import { problem, problemOf } from '@/api/problem'
 import { setUpBusiness } from '@/services/access/setUpBusiness'
 import { makeBrowserSign } from '@/services/access/ourBrowser'
-import { openSession, SESSION_DAYS } from '@/services/access/signIn'
+import { openSession, SESSION_DAYS } from '@/services/access/session'
 import { restoreSaid } from '@/services/backup/restoreHere'
 import { businessDate } from '@/services/clock'
 

@@ -6,7 +6,8 @@ import { readBody } from '@/api/body'
 import { comesAgain, cookieOf, isSameOrigin, SESSION_COOKIE, sessionHeaders } from '@/api/entry'
 import { problem, problemOf } from '@/api/problem'
 import { makeBrowserSign } from '@/services/access/ourBrowser'
-import { proveAgain, SESSION_DAYS, signedIn, signIn, signOut } from '@/services/access/signIn'
+import { SESSION_DAYS, signedIn, signOut } from '@/services/access/session'
+import { proveAgain, signIn } from '@/services/access/signIn'
 
 export const dynamic = 'force-dynamic'
 
@@ -15,9 +16,12 @@ const shownIn = async (request: Request): Promise<z.infer<typeof sessionInput> |
   const body = await readBody(request)
   if (body instanceof Response) return body
   const read = sessionInput.safeParse(body.value)
-  return read.success
-    ? read.data
-    : problem(422, 'invalid', 'Type the passphrase.', [{ path: 'passphrase', message: 'Type the passphrase.' }])
+  if (read.success) return read.data
+  const [path, message] =
+    read.error.issues[0]?.path[0] === 'code'
+      ? ['code', 'At most 40 characters.']
+      : ['passphrase', 'Type the passphrase.']
+  return problem(422, 'invalid', message, [{ path, message }])
 }
 
 /** The owner signs in: a session cookie that scripts cannot read and other sites cannot send. */
