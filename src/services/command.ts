@@ -87,16 +87,19 @@ export const defineCommand = <O, I, A, B = never>(
   name,
   schema,
   run: (till, input) =>
-    attempt(
+    carryOut(
       till,
-      async (tx, asked) => (await work(await makeWork(tx, till), parse(schema, input), asked)).id,
-      ask && (() => ask(till, parse(schema, input), false)),
+      schema,
+      input,
+      async (tx, parsed, asked) => (await work(await makeWork(tx, till), parsed, asked)).id,
+      ask && ((parsed: O) => ask(till, parsed, false)),
     ),
   answer: (till, input, key) =>
-    attempt(
+    carryOut(
       till,
-      async (tx, asked) => {
-        const parsed = parse(schema, input)
+      schema,
+      input,
+      async (tx, parsed, asked) => {
         const [before, w] = await Promise.all([
           key === null ? null : takeKey(tx, key, fingerprint(name, input)),
           makeWork(tx, till),
@@ -108,15 +111,16 @@ export const defineCommand = <O, I, A, B = never>(
       },
       // Whoever asks again for what is done already is told the same, and nobody outside is asked again.
       ask &&
-        (async () =>
-          key !== null && (await findCommand(till.db, key)) ? undefined : ask(till, parse(schema, input), false)),
+        (async (parsed: O) =>
+          key !== null && (await findCommand(till.db, key)) ? undefined : ask(till, parsed, false)),
     ),
   preview: async (till, input) => {
     try {
-      return await attempt(
+      return await carryOut(
         till,
-        async (tx, asked) => {
-          const parsed = parse(schema, input)
+        schema,
+        input,
+        async (tx, parsed, asked) => {
           const posted: number[] = []
           const answer = await (await work(await makeWork(tx, till, posted), parsed, asked)).answer()
           throw new Seen({
@@ -124,7 +128,7 @@ export const defineCommand = <O, I, A, B = never>(
             entries: await findEntries(tx, posted, present(await findBusiness(tx)).currency),
           })
         },
-        ask && (() => ask(till, parse(schema, input), true)),
+        ask && ((parsed: O) => ask(till, parsed, true)),
       )
     } catch (problem) {
       if (problem instanceof Seen) return ok(problem.preview as Preview<A>)
@@ -133,14 +137,10 @@ export const defineCommand = <O, I, A, B = never>(
   },
 })
 
-const attempt = async <T, B>(
-  till: Till,
-  work: (tx: Transaction, asked: B | undefined) => Promise<T>,
-  ask?: () => Promise<B | undefined>,
-): Promise<Result<T, Failure>> => {
+/** Does something; what refuses it is an answer. */
+const attempt = async <T>(till: Till, work: () => Promise<T>): Promise<Result<T, Failure>> => {
   try {
-    const asked = await ask?.()
-    return ok(await transact(till.db, (tx) => work(tx, asked)))
+    return ok(await work())
   } catch (problem) {
     if (problem instanceof Refusal) return err(problem.failure)
     const refused = await fromDatabase(till.db, problem)
@@ -148,6 +148,20 @@ const attempt = async <T, B>(
     throw problem
   }
 }
+
+/** What cannot be read is refused before the database is asked anything; what can, is carried out in one transaction. */
+const carryOut = <O, T, B>(
+  till: Till,
+  schema: z.ZodType<O, unknown>,
+  sent: unknown,
+  work: (tx: Transaction, input: O, asked: B | undefined) => Promise<T>,
+  ask?: (input: O) => Promise<B | undefined>,
+): Promise<Result<T, Failure>> =>
+  attempt(till, async () => {
+    const input = parse(schema, sent)
+    const asked = await ask?.(input)
+    return transact(till.db, (tx) => work(tx, input, asked))
+  })
 
 /** Parses input, turning Zod's issues into the failure the owner reads. */
 export const parse = <O>(schema: z.ZodType<O, unknown>, input: unknown): O => {
@@ -171,10 +185,12 @@ export const once = async <A>(
 ): Promise<Result<A, Failure>> => {
   if (key === null) return work()
   const print = fingerprint(what.name, what.input)
-  const before = await attempt(till, async (tx) =>
-    (await takeCommandKey(tx, key, print)) || (await retakeCommandKey(tx, key, print))
-      ? null
-      : await findCommand(tx, key),
+  const before = await attempt(till, () =>
+    transact(till.db, async (tx) =>
+      (await takeCommandKey(tx, key, print)) || (await retakeCommandKey(tx, key, print))
+        ? null
+        : await findCommand(tx, key),
+    ),
   )
   if (!before.ok) return before
   if (before.value) {

@@ -46,6 +46,12 @@ describe('every main view', () => {
     '%s has no barrier that axe can find, one heading, and nothing over the side: zoomed too, and on a phone',
     looksRight,
   )
+  test('a colour that cannot be read is found in the last row of a list, though its rows are judged once for all', async () => {
+    await handsOn(driver, till.base).go('/books?view=trial-balance')
+    expect(await barriers()).toEqual([])
+    await driver.executeScript(`[...document.querySelectorAll('tbody td')].at(-1).style.color = '#c8c8c8'`)
+    expect(await barriers()).toEqual([expect.stringMatching(/^color-contrast: /)])
+  })
   test('a panel keeps the focus, says its name, and closes with Escape', async () => {
     const i = handsOn(driver, till.base)
     await i.go('/sales/2')

@@ -16,6 +16,18 @@ globalThis.ResizeObserver = class {
   disconnect() {}
 }
 
+/** The simulated browser asks of each label on the page which field it finds, for each field that is asked for its labels. */
+for (const { prototype } of [HTMLInputElement, HTMLSelectElement, HTMLTextAreaElement, HTMLButtonElement])
+  Object.defineProperty(prototype, 'labels', {
+    configurable: true,
+    get(this: HTMLElement) {
+      const around = this.closest('label')
+      return [...document.getElementsByTagName('label')].filter((label) =>
+        label.htmlFor === '' ? label === around : label.htmlFor === this.id,
+      )
+    },
+  })
+
 vi.mock('next/navigation', async () => {
   const { address, router } = await import('./world')
   return {

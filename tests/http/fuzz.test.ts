@@ -1,6 +1,8 @@
 import { afterAll, beforeAll, expect, test } from 'vitest'
 import { OPERATIONS } from '@/api/operations'
 import type { Operation } from '@/api/operation'
+import type { FieldProblem } from '@/contract/failure'
+import { sayIssues } from '@/contract/sayIssue'
 import { openTill, PASSPHRASE, TOKEN, type Till } from '../browser/till'
 import { addressesWith, ownersPages } from '../addresses'
 import { ask, askAll, signIn, TOKEN_HEADERS } from '../ask'
@@ -147,6 +149,14 @@ const mustBeSentence = async (method: string, path: string, body?: unknown): Pro
 /** Calls that end the session of everybody, or take the till's own settings away, are left out of bad bodies alone. */
 const LEFT_OUT = new Set(['/setup', '/settings/passphrase'])
 
+/** What a call's shape says of a body: what is wrong with it, in sentences; none where it is carried out. */
+const refusedByShape = ({ body, bodyAs, fromPath }: Operation, sent: unknown): readonly FieldProblem[] => {
+  const inPath = Object.fromEntries(Object.keys(fromPath ?? {}).map((field) => [field, 1]))
+  const read = body!.safeParse(bodyAs ? { ...inPath, [bodyAs]: sent } : { ...(sent as Json), ...inPath })
+  return read.success ? [] : sayIssues(read.error)
+}
+
+/** A body with each of its places spoiled in turn. What its shape refuses is refused by the same few lines everywhere: one of each place is sent. */
 const bodiesOf = (operation: Operation): unknown[] => {
   const schema = operation.body && jsonOf(operation.body)
   if (!schema || LEFT_OUT.has(operation.path)) return operation.method === 'GET' ? [] : [undefined, {}, [], 'x', 7]
@@ -154,7 +164,16 @@ const bodiesOf = (operation: Operation): unknown[] => {
   let turn = operation.path.length
   const spoiled = placesOf(good)
     .slice(0, 24)
-    .flatMap((place) => Array.from({ length: 6 }, () => withAt(good, place, BAD[turn++ % BAD.length])))
+    .flatMap((place) => {
+      const bodies = Array.from({ length: 6 }, () => withAt(good, place, BAD[turn++ % BAD.length]))
+      const refusals = bodies.map((body) => refusedByShape(operation, body))
+      for (const [i, refusal] of refusals.entries())
+        for (const { path, message } of refusal)
+          if (message.trim() === '')
+            worse.push(`${operation.method} ${operation.path} ${JSON.stringify(bodies[i])} → no sentence at ${path}`)
+      const firstRefused = refusals.findIndex((refusal) => refusal.length > 0)
+      return bodies.filter((_, i) => refusals[i]!.length === 0 || i === firstRefused)
+    })
   return [good, {}, [], null, 'x', ...spoiled]
 }
 
