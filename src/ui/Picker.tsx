@@ -1,9 +1,10 @@
 'use client'
 import { formatDigits } from '@/core/locale'
 import { Command, useCommandState } from 'cmdk'
-import { useRef, useState, type FocusEvent, type KeyboardEvent, type Ref } from 'react'
+import { useId, useRef, useState, type FocusEvent, type KeyboardEvent, type Ref } from 'react'
 import { call } from './send'
 import { MAKE, usePicking, type Choice, type Picking } from './usePicking'
+import { Problem } from './form/Problem'
 
 export type { Choice } from './usePicking'
 
@@ -35,6 +36,7 @@ export const Picker = <T,>({
   const { typed, found, selected, setSelected, ahead, missed, type, close, pick, onKeyDown, forget } =
     usePicking(picking)
   const [listId, setListId] = useState<string>()
+  const wrongId = useId()
   const leaving = useRef<ReturnType<typeof setTimeout>>(undefined)
   const { otherwise } = picking
   const here = typed !== null && typed.trim() !== '' && found.words === typed
@@ -54,7 +56,7 @@ export const Picker = <T,>({
         label={label}
         open={open}
         listId={listId}
-        wrong={Boolean(wrong)}
+        wrongId={wrong ? wrongId : undefined}
         value={typed ?? (many ? null : ahead) ?? chosen}
         onValue={type}
         onFocus={(e) => {
@@ -65,7 +67,7 @@ export const Picker = <T,>({
         onBlur={() => (leaving.current = setTimeout(close, 150))}
         onKeyDown={onKeyDown}
       />
-      {wrong && <div className="text-xs text-oxide-700">{wrong}</div>}
+      {wrong && <Problem id={wrongId}>{wrong}</Problem>}
       <Command.List
         ref={(list) => setListId(list?.id)}
         className={
@@ -106,7 +108,8 @@ interface FieldProps {
   readonly label: string
   readonly open: boolean
   readonly listId: string | undefined
-  readonly wrong: boolean
+  /** Where it stands what is wrong with it. */
+  readonly wrongId: string | undefined
   readonly value: string
   readonly onValue: (typed: string) => void
   readonly inputRef: Ref<HTMLInputElement> | undefined
@@ -121,7 +124,7 @@ interface FieldProps {
  * The field of it. Not the one of the command package, which calls the focus back to itself whenever its list changes while
  * another such field has it: with several on a page what is typed would land in the wrong one.
  */
-const Field = ({ label, open, listId, wrong, onValue, inputRef, ...rest }: FieldProps) => {
+const Field = ({ label, open, listId, wrongId, onValue, inputRef, ...rest }: FieldProps) => {
   const marked = useCommandState((state) => state.selectedItemId)
   return (
     <input
@@ -135,7 +138,8 @@ const Field = ({ label, open, listId, wrong, onValue, inputRef, ...rest }: Field
       aria-expanded={open}
       aria-controls={listId}
       aria-activedescendant={open ? marked : undefined}
-      aria-invalid={wrong ? true : undefined}
+      aria-invalid={wrongId ? true : undefined}
+      aria-describedby={wrongId}
       autoComplete="off"
       autoCorrect="off"
       spellCheck={false}

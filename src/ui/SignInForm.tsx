@@ -1,6 +1,6 @@
 'use client'
 import { useSearchParams } from 'next/navigation'
-import { Suspense, useState } from 'react'
+import { Suspense, useEffect, useState } from 'react'
 import { useFormState } from 'react-hook-form'
 import { DoorForm } from './form/DoorForm'
 import { FormPassphrase, FormText } from './form/inputs'
@@ -12,6 +12,14 @@ const placeAfter = (to: string | null): string => {
   if (to === null || !URL.canParse(to, location.origin)) return '/today'
   const there = new URL(to, location.origin)
   return there.origin === location.origin ? `${there.pathname}${there.search}` : '/today'
+}
+
+/** What is filled in already is chosen as a whole: who types it all the same does not type it beside itself. */
+const ChooseFilledIn = () => {
+  useEffect(() => {
+    if (document.activeElement instanceof HTMLInputElement) document.activeElement.select()
+  }, [])
+  return null
 }
 
 /** Where signing in takes a code, the answer to the passphrase says so: from then on it is asked for. */
@@ -38,6 +46,7 @@ const Form = ({ filledIn }: { readonly filledIn: string | null }) => {
         autoFocus
         hint={filledIn ? 'This is the demo, so its passphrase is filled in already.' : undefined}
       />
+      {filledIn && <ChooseFilledIn />}
       <CodeWhereAsked />
     </DoorForm>
   )

@@ -17,7 +17,10 @@ const slowed = () =>
 const blind = async (...fields: string[]) => {
   for (const typed of fields) await i.press(...(typed === '' ? [Key.ENTER] : [typed, Key.ENTER]))
 }
-const focused = () => driver.executeScript<string>('return document.activeElement.getAttribute("aria-label") ?? ""')
+const focused = () =>
+  driver.executeScript<string>(
+    'const at = document.activeElement; return at.getAttribute("aria-label") ?? at.labels?.[0]?.textContent ?? ""',
+  )
 describe('typed without looking, with searches that answer 1.2 seconds late', () => {
   test('a whole sale comes out as typed, for a known customer', async () => {
     await i.go('/sales/new')
@@ -75,11 +78,7 @@ describe('typed without looking, with searches that answer 1.2 seconds late', ()
     })
     await i.chord(Key.ALT, '2')
     await i.press('rosin', Key.ENTER, Key.ENTER)
-    await driver.wait(
-      async () =>
-        (await driver.executeScript('return document.activeElement.labels?.[0]?.textContent')) === 'Cash given',
-      8000,
-    )
+    await driver.wait(async () => (await focused()) === 'Cash given', 8000)
   })
 
   test('the counter sells what was typed', async () => {
@@ -109,6 +108,34 @@ describe('typed without looking, with searches that answer 1.2 seconds late', ()
     expect(receipt).toMatchObject({ amount: '58.25', reference: 'TR-9' })
     // 108.25 less 58.25
     expect(await get('/customers/2')).toMatchObject({ owed: '50.00' })
+  })
+})
+
+describe('typed where the customer is known already', () => {
+  test('goes from field to field by Tab, whatever line comes below meanwhile; also in a sale that is changed', async () => {
+    await i.go('/sales/new?customer=2')
+    await i.press('Rehair the viola bow', Key.TAB, '2', Key.TAB, '50')
+    expect(await focused()).toBe('Line 1: price')
+    await i.doIt()
+    await i.see('Draft saved')
+    const { id } = await newest()
+    await i.go(`/sales/${id}/change`)
+    await i.press('Polish the frog', Key.TAB, '12', Key.TAB, '1', '5')
+    await i.doIt()
+    await i.see('saved.')
+    expect((await newest()).lines).toMatchObject([
+      { description: 'Rehair the viola bow', quantity: '2', unitPrice: '50' },
+      { description: 'Polish the frog', quantity: '12', unitPrice: '15' },
+    ])
+  })
+
+  test('a quantity before anything else stays where it is typed, and asks what it is of', async () => {
+    await i.go('/sales/new?customer=2')
+    await i.press(Key.TAB, '4', '5')
+    expect(await focused()).toBe('Line 1: quantity')
+    await i.doIt()
+    await i.see('A line needs goods or a description.')
+    expect(await (await i.field('Line 1: quantity')).getAttribute('value')).toBe('45')
   })
 })
 

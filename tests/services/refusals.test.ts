@@ -285,19 +285,3 @@ describe('what is not so is refused in a sentence, and nothing is saved', () => 
     expect((await refused(command as Command<unknown, unknown>, input())).code).toBe(code)
   })
 })
-
-test('what cannot be read is refused before the database is asked anything, tried and done', async () => {
-  const away = new Proxy({} as TestShop['db'], {
-    get: () => {
-      throw new Error('the database was asked')
-    },
-  })
-  const command = takeReceipt as Command<unknown, unknown>
-  const unread = { method: 'cash', amount: 'much', for: 'account' }
-  for (const said of [
-    await command.run({ ...s.shop, db: away }, unread),
-    await command.answer({ ...s.shop, db: away }, unread, 'a-key'),
-    await command.preview({ ...s.shop, db: away }, unread),
-  ])
-    expect(said).toMatchObject({ ok: false, error: { code: 'invalid', errors: [{ path: 'amount' }] } })
-})

@@ -5,6 +5,7 @@ import { absMoney, formatMoney, subtractMoney, sumMoney } from '@/core/money'
 import { LedgerHead, right } from '@/ui/LedgerHead'
 import { CommandForm } from '../form/CommandForm'
 import { FormDay, FormMoney, FormOn, FormSelect, FormText } from '../form/inputs'
+import { isEmptyRow } from '../form/isEmptyRow'
 import { readTyped } from '../money/filling'
 
 export interface Account {
@@ -40,7 +41,7 @@ export const OwnEntry = ({ today, currency, accounts, onDone }: Props) => (
       ...(reverseOn !== '' && { reverseOn }),
       lines: d.lines.map((r) => ({ ...r, debit: r.debit || undefined, credit: r.credit || undefined })),
     })}
-    skip={{ lines: (r: Row) => r.account === '' }}
+    skip={{ lines: isEmptyRow }}
     say={() => 'Entry posted.'}
     onDone={onDone}
     submit="Post entry"

@@ -4,6 +4,7 @@ import type { Day } from '@/core/day'
 import { formatDigits } from '@/core/locale'
 import { CommandForm } from '../form/CommandForm'
 import { FormMoney, FormOn, FormQuantity, FormReason, FormText } from '../form/inputs'
+import { isEmptyRow } from '../form/isEmptyRow'
 
 /** Goods of the bill that went back and are not credited yet. */
 export interface WaitingLine {
@@ -26,7 +27,6 @@ interface DraftLine {
 }
 
 const schema = () => import('@/contract/inputs/buying/sentBack').then((m) => m.creditInput)
-const isNone = (l: DraftLine): boolean => l.quantity === '' || l.quantity === '0'
 
 /** A supplier's credit on a bill: for goods that went back, or an amount they let off. */
 export const CreditForm = ({ billId, waiting, currency, today, onDone }: Props) => (
@@ -42,7 +42,7 @@ export const CreditForm = ({ billId, waiting, currency, today, onDone }: Props) 
       lines: waiting.map((l): DraftLine => ({ receivedLineId: l.receivedLineId, quantity: l.quantity })),
     }}
     asBody={({ lines, amount, ...d }) => (lines.length > 0 ? { ...d, lines } : { ...d, amount })}
-    skip={{ lines: isNone }}
+    skip={{ lines: isEmptyRow }}
     say={(c) => `${c.theirNumber || c.number}: ${formatDigits(c.totals.gross)} credited.`}
     preview={{ currency }}
     onDone={onDone}
@@ -70,5 +70,5 @@ export const CreditForm = ({ billId, waiting, currency, today, onDone }: Props) 
 /** An amount, tax included, where no goods are credited. */
 const Amount = ({ currency }: { readonly currency: string }) => {
   const lines = useWatch<{ lines: DraftLine[] }, 'lines'>({ name: 'lines' })
-  return lines.every(isNone) ? <FormMoney name="amount" label="Amount, tax included" currency={currency} /> : null
+  return lines.every(isEmptyRow) ? <FormMoney name="amount" label="Amount, tax included" currency={currency} /> : null
 }

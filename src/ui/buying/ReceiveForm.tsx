@@ -8,6 +8,7 @@ import { CommandForm } from '../form/CommandForm'
 import { FormCheck, FormOn, FormQuantity, FormSelect, FormText } from '../form/inputs'
 import { pieceBody } from '../goods/countDraft'
 import { ScanBox } from '../goods/ScanBox'
+import { isEmptyRow } from '../form/isEmptyRow'
 
 interface Line {
   readonly id: number
@@ -35,7 +36,6 @@ interface DraftLine {
 }
 
 const schema = () => import('@/contract/inputs/buying/receive').then((m) => m.receiveGoodsInput)
-const isNone = (l: DraftLine): boolean => l.quantity === '' || l.quantity === '0'
 
 /** What came of an order: how many of each, with lots and serials, to a place. */
 export const ReceiveForm = ({ orderId, lines, places, today, onDone }: Props) => (
@@ -60,7 +60,7 @@ export const ReceiveForm = ({ orderId, lines, places, today, onDone }: Props) =>
         ...(more ? { more } : {}),
       })),
     })}
-    skip={{ lines: isNone }}
+    skip={{ lines: isEmptyRow }}
     say={(r) =>
       r.canGo.length === 0
         ? `${r.number}: received.`

@@ -5,6 +5,7 @@ import type { Track } from '@/core/kinds'
 import { CommandForm } from '../form/CommandForm'
 import { FormOn, FormQuantity, FormReason, FormText } from '../form/inputs'
 import { splitSerials } from '@/core/stock'
+import { isEmptyRow } from '../form/isEmptyRow'
 
 /** A line that came, as far as it may go back. */
 export interface BackLine {
@@ -30,7 +31,6 @@ interface DraftLine {
 
 const schema = () =>
   import('@/contract/inputs/buying/sentBack').then((m) => m.returnToSupplierInput.omit({ receivedId: true }))
-const isNone = (l: DraftLine): boolean => l.quantity === '' || l.quantity === '0'
 
 /** What of a receipt goes back to the supplier, and why. */
 export const SendBackForm = ({ receivedId, lines, currency, today, onDone }: Props) => (
@@ -50,7 +50,7 @@ export const SendBackForm = ({ receivedId, lines, currency, today, onDone }: Pro
         ...(splitSerials(serials).length > 0 ? { serials: splitSerials(serials) } : {}),
       })),
     })}
-    skip={{ lines: isNone }}
+    skip={{ lines: isEmptyRow }}
     say={(r) => `${r.number}: sent back.`}
     preview={{ currency }}
     onDone={onDone}

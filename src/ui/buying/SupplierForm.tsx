@@ -6,10 +6,10 @@ import { CommandForm } from '../form/CommandForm'
 import { FormFind } from '../form/FormFind'
 import { FormArea, FormQuantity, FormSelect, FormText } from '../form/inputs'
 import { ContactFields } from '../people/ContactFields'
-import { isNoContact } from '../people/customerDraft'
 import { findCustomers } from '../Picker'
 import { taxOptions, type TaxChoice } from '../taxOptions'
 import { supplierBody, type SupplierDraft } from './supplierDraft'
+import { isEmptyRow } from '../form/isEmptyRow'
 
 const inputs = () => import('@/contract/inputs/buying/suppliers')
 const toAdd = () => inputs().then((m) => m.addSupplierInput)
@@ -32,7 +32,7 @@ export const SupplierForm = ({ id, start, customer = '', codes }: Props) =>
       schema={toAdd}
       start={start}
       asBody={supplierBody}
-      skip={{ contacts: isNoContact }}
+      skip={{ contacts: isEmptyRow }}
       say={(s) => `${s.name} added.`}
       go={(s) => `/buying/suppliers/${s.id}`}
       submit="Add supplier"
@@ -46,7 +46,7 @@ export const SupplierForm = ({ id, start, customer = '', codes }: Props) =>
       schema={toChange}
       start={start}
       asBody={supplierBody}
-      skip={{ contacts: isNoContact }}
+      skip={{ contacts: isEmptyRow }}
       say={(s) => `${s.name} saved.`}
       submit="Save changes"
     >

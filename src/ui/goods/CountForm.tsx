@@ -4,7 +4,7 @@ import { formatDay, type Day } from '@/core/day'
 import { formatDigits } from '@/core/locale'
 import { decimal, formatPrice } from '@/core/money'
 import { DayField, MoneyField, QuantityField, Text } from '../fields'
-import { Refusal } from '../Refusal'
+import { messageFor, Refusal } from '../Refusal'
 import { useSend } from '../send'
 import { LedgerHead, right } from '../LedgerHead'
 import { ScanBox } from './ScanBox'
@@ -25,11 +25,15 @@ export const CountForm = ({ currency, today, placeId, lines }: Props) => {
   const [on, setOn] = useState<string>(today)
   const [scanned, setScanned] = useState('')
   const { send, busy, refused } = useSend()
+  // What is refused is said of the rows as they were sent.
+  const [sent, setSent] = useState<readonly string[]>([])
+  const problem = (key: string, field: string) => messageFor(refused, `lines.${sent.indexOf(key)}.${field}`)
   const of = (key: string): Counted => counted[key] ?? NOTHING_COUNTED
-  const typed = lines.filter((l) => isCounted(l, of(l.key)))
+  const typed = lines.filter((l) => isCounted(of(l.key)))
   const change = (key: string, part: Partial<Counted>): void =>
     setCounted((all) => ({ ...all, [key]: { ...NOTHING_COUNTED, ...all[key], ...part } }))
   const save = async () => {
+    setSent(typed.map((l) => l.key))
     const done = await send(
       'POST',
       '/stock-counts',
@@ -76,7 +80,13 @@ export const CountForm = ({ currency, today, placeId, lines }: Props) => {
               <td className="font-figure text-[14px] max-sm:hidden">{l.code}</td>
               <td className="wrap-anywhere">
                 <span className={l.isNew ? 'text-iron-500' : undefined}>{l.name}</span>
-                <Piece line={l} of={of(l.key)} today={today} onChange={(part) => change(l.key, part)} />
+                <Piece
+                  line={l}
+                  of={of(l.key)}
+                  today={today}
+                  problem={(field) => problem(l.key, field)}
+                  onChange={(part) => change(l.key, part)}
+                />
               </td>
               <td className="fig">{l.isNew ? '' : formatDigits(l.onHand)}</td>
               <td>
@@ -86,6 +96,7 @@ export const CountForm = ({ currency, today, placeId, lines }: Props) => {
                     hideLabel
                     value={of(l.key).quantity}
                     onValue={(quantity) => change(l.key, { quantity })}
+                    problem={problem(l.key, 'counted')}
                   />
                 )}
               </td>
@@ -97,6 +108,7 @@ export const CountForm = ({ currency, today, placeId, lines }: Props) => {
                   value={of(l.key).cost}
                   placeholder={l.unitCost === '0' ? '' : formatPrice(decimal(l.unitCost), currency)}
                   onValue={(cost) => change(l.key, { cost })}
+                  problem={problem(l.key, 'unitCost')}
                 />
               </td>
             </tr>
@@ -111,11 +123,12 @@ interface PieceProps {
   readonly line: CountLine
   readonly of: Counted
   readonly today: Day
+  readonly problem: (field: string) => string | undefined
   readonly onChange: (part: Partial<Counted>) => void
 }
 
 /** Which lot or serial a row counts; on the row for new ones, the fields to say it. */
-const Piece = ({ line, of, today, onChange }: PieceProps) => {
+const Piece = ({ line, of, today, problem, onChange }: PieceProps) => {
   if (line.track === 'none') return null
   if (!line.isNew)
     return (
@@ -130,6 +143,7 @@ const Piece = ({ line, of, today, onChange }: PieceProps) => {
       hideLabel
       value={of.serials}
       placeholder="new serials, with commas between"
+      problem={problem('serials') ?? problem('counted')}
       onChange={(e) => onChange({ serials: e.target.value })}
     />
   ) : (
@@ -139,6 +153,7 @@ const Piece = ({ line, of, today, onChange }: PieceProps) => {
         hideLabel
         value={of.lot}
         placeholder="new lot"
+        problem={problem('lot.code') ?? problem('lot')}
         onChange={(e) => onChange({ lot: e.target.value })}
       />
       <DayField
@@ -147,6 +162,7 @@ const Piece = ({ line, of, today, onChange }: PieceProps) => {
         today={today}
         value={of.expires}
         placeholder="expires"
+        problem={problem('lot.expires')}
         onValue={(expires) => onChange({ expires })}
       />
     </span>

@@ -5,10 +5,11 @@ import type { Costing, GoodsKind, Track } from '@/core/kinds'
 import { FormProblems } from '../form/FormProblems'
 import { FormArea, FormCheck, FormMoney, FormQuantity, FormSelect, FormText } from '../form/inputs'
 import { useCommandForm } from '../form/useCommandForm'
-import { goodsBody, isNoPrice, isNoSupplier, type GoodsDraft } from './goodsDraft'
+import { goodsBody, isNoSupplier, type GoodsDraft } from './goodsDraft'
 import { PartRows } from './PartRows'
 import { PriceRows } from './PriceRows'
 import { SupplierRows } from './SupplierRows'
+import { isEmptyRow } from '../form/isEmptyRow'
 
 interface Props {
   readonly id: number | null
@@ -57,7 +58,7 @@ export const GoodsForm = ({
       ...goodsBody(g),
       ...(id === null ? { kind: g.kind } : { goodsId: id, retired: g.retired }),
     }),
-    skip: { prices: isNoPrice, suppliers: isNoSupplier },
+    skip: { prices: isEmptyRow, suppliers: isNoSupplier },
   })
   const save =
     id === null

@@ -1,6 +1,6 @@
 'use client'
 import { RemoveRow } from '../RemoveRow'
-import { useFieldArray, useFormContext, useWatch } from 'react-hook-form'
+import { useFieldArray, useFormContext, useFormState, useWatch } from 'react-hook-form'
 import { FormQuantity, FormText } from '../form/inputs'
 import { findSuppliers, Picker } from '../Picker'
 import type { Day } from '@/core/day'
@@ -48,6 +48,7 @@ const NoneBest = () => {
 
 const Supplier = ({ n, today, onRemove }: Props & { readonly n: number; readonly onRemove: () => void }) => {
   const { control, setValue } = useFormContext<GoodsDraft>()
+  const { errors } = useFormState({ control })
   const suppliers = useWatch({ control, name: 'suppliers' })
   const name = (id: number | undefined, called: string) => {
     setValue(`suppliers.${n}.supplierId`, id)
@@ -60,6 +61,7 @@ const Supplier = ({ n, today, onRemove }: Props & { readonly n: number; readonly
         label={`Supplier ${n + 1}`}
         chosen={suppliers[n]?.name ?? ''}
         find={findSuppliers}
+        problem={errors.suppliers?.[n]?.message}
         onPick={(s) => name(s.id, s.name)}
         otherwise={{
           say: (typed) => `Add “${typed}” as a supplier`,

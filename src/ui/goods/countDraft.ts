@@ -2,6 +2,7 @@ import type { Day } from '@/core/day'
 import type { Track } from '@/core/kinds'
 import { decimal } from '@/core/money'
 import { splitSerials } from '@/core/stock'
+import { isEmptyRow } from '../form/isEmptyRow'
 
 /** A row of a count: a thing, or one of its lots or serials, or the row in which new ones are entered. */
 export interface CountLine {
@@ -38,8 +39,8 @@ export const pieceBody = (typed: { readonly lot: string; readonly serials: strin
   ...(splitSerials(typed.serials).length === 0 ? {} : { serials: splitSerials(typed.serials) }),
 })
 
-export const isCounted = (line: CountLine, of: Counted): boolean =>
-  line.isNew && line.track === 'serial' ? splitSerials(of.serials).length > 0 : of.quantity !== ''
+/** Whether anything is typed into a row; a zero says that none is there. */
+export const isCounted = (of: Counted): boolean => of.quantity !== '' || !isEmptyRow(of)
 
 /** A row as the call takes it. */
 export const lineBody = (line: CountLine, of: Counted) => ({
@@ -57,8 +58,8 @@ export const lineBody = (line: CountLine, of: Counted) => ({
       }),
 })
 
-/** One more: a whole number after what is typed; one where nothing readable is. */
-const oneMore = (quantity: string): string =>
+/** One more than what is typed; one where nothing readable is. */
+export const oneMore = (quantity: string): string =>
   /^\d+(\.\d+)?$/.test(quantity) ? decimal(quantity).plus(1).toString() : '1'
 
 /**

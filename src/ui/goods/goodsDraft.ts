@@ -1,4 +1,5 @@
 import type { Costing, GoodsKind, Track } from '@/core/kinds'
+import { isEmptyRow } from '../form/isEmptyRow'
 import { splitTags } from '../people/customerDraft'
 
 interface StepDraft {
@@ -143,5 +144,4 @@ export const goodsBody = (g: GoodsDraft) => ({
     : {}),
 })
 
-export const isNoPrice = (p: PriceDraft): boolean => p.price === ''
-export const isNoSupplier = (s: SupplierDraft): boolean => s.supplierId === undefined && s.name.trim() === ''
+export const isNoSupplier = (s: SupplierDraft): boolean => s.supplierId === undefined && isEmptyRow(s)

@@ -10,6 +10,8 @@ interface Props {
   /** What is put on each, as typed, by its key. */
   readonly put: Readonly<Record<string, string>>
   readonly onPut: (put: Readonly<Record<string, string>>) => void
+  /** What was refused of what is put on one of them. */
+  readonly problem: (key: string) => string | undefined
   readonly received: Money
   /** What is on nothing; below zero where more is put on things than came in. */
   readonly onAccount: Money
@@ -17,7 +19,7 @@ interface Props {
 }
 
 /** Everything somebody has open, what of the money is put on each, and what is left of it then. */
-export const WhatItPays = ({ items, put, onPut, received, onAccount, nothingOpen }: Props) => {
+export const WhatItPays = ({ items, put, onPut, problem, received, onAccount, nothingOpen }: Props) => {
   const { currency } = received
   const tooMuch = onAccount.minor < 0n
   return (
@@ -45,6 +47,7 @@ export const WhatItPays = ({ items, put, onPut, received, onAccount, nothingOpen
                   currency={currency}
                   value={put[o.key] ?? ''}
                   onValue={(v) => onPut({ ...put, [o.key]: v })}
+                  problem={problem(o.key)}
                 />
               </td>
               <FigureCell head="Remaining">

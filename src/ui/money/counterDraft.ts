@@ -1,13 +1,18 @@
 import type { FoundGoods } from '../Picker'
+import { oneMore } from '../goods/countDraft'
 import { emptyLine, type LineDraft } from '../sale/lineDraft'
 
 /** One more of a line; a serial that is on it already is there once. */
 const scannedAgain = (l: LineDraft, serial: string | null): LineDraft => {
-  if (serial === null) return { ...l, quantity: String(Number(l.quantity) + 1) }
+  if (serial === null) return { ...l, quantity: oneMore(l.quantity) }
   const serials = l.serials ?? []
   if (serials.includes(serial)) return l
   const all = [...serials, serial]
-  return { ...l, serials: all, quantity: String(Math.max(all.length, serials.length === 0 ? Number(l.quantity) : 0)) }
+  return {
+    ...l,
+    serials: all,
+    quantity: String(Math.max(all.length, serials.length === 0 ? Number(l.quantity) || 0 : 0)),
+  }
 }
 
 /** One more of what is there already, or a line of its own. */

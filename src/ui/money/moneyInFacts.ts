@@ -1,4 +1,4 @@
-import { isPositiveMoney, subtractMoney, type Money } from '@/core/money'
+import { parseMoney, subtractMoney, type Money } from '@/core/money'
 import { present } from '@/core/present'
 import { lowersOwed, type Tendered } from '@/core/receipt'
 import type { Method } from '@/core/ledger'
@@ -67,14 +67,20 @@ export const moneyInFacts = (draft: MoneyInDraft, { items, saleId, smallestCoin,
   }
 }
 
+/** On which things something is put: an amount, or what is none, which is refused at its field. */
+export const putOn = (items: readonly Open[], put: MoneyInFacts['put'], currency: string): readonly Open[] =>
+  items.filter((o) => {
+    const typed = put[o.key] ?? ''
+    const read = parseMoney(typed, currency)
+    return read.ok ? read.value.minor !== 0n : typed !== ''
+  })
+
 /** A draft as the call takes it. */
 export const moneyInBody = (draft: MoneyInDraft, { items, currency, forOthers }: Around, facts: MoneyInFacts) => {
-  const wishes = items
-    .filter((o) => isPositiveMoney(readTyped(facts.put[o.key] ?? '', currency)))
-    .map((o) => ({
-      ...(o.dueId === undefined ? { saleId: present(o.saleId) } : { dueId: o.dueId }),
-      amount: present(facts.put[o.key]),
-    }))
+  const wishes = putOn(items, facts.put, currency).map((o) => ({
+    ...(o.dueId === undefined ? { saleId: present(o.saleId) } : { dueId: o.dueId }),
+    amount: present(facts.put[o.key]),
+  }))
   return {
     customerId: draft.customerId,
     on: draft.on,

@@ -2,6 +2,7 @@ import type { PickView } from '@/model/parcel/pickView'
 import { decimal, ZERO } from '@/core/money'
 import { splitSerials } from '@/core/stock'
 import type { Track } from '@/core/kinds'
+import { isEmptyRow } from '../form/isEmptyRow'
 
 /** A line of a pick list as its desk shows it. */
 export type DeskLine = PickView['lines'][number] & {
@@ -112,5 +113,5 @@ export const parcelsBody = (parcels: readonly ParcelDraft[]) => ({
         .filter(([, quantity]) => quantity !== '' && quantity !== '0')
         .map(([lineId, quantity]) => ({ lineId: Number(lineId), quantity })),
     }))
-    .filter((p) => p.lines.length > 0),
+    .filter((p) => !isEmptyRow(p)),
 })

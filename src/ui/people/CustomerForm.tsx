@@ -9,7 +9,8 @@ import { useCommandForm } from '../form/useCommandForm'
 import { call } from '../send'
 import { AddressFields } from './AddressFields'
 import { ContactFields } from './ContactFields'
-import { customerBody, isNoAddress, isNoContact, type CustomerDraft } from './customerDraft'
+import { customerBody, isNoAddress, type CustomerDraft } from './customerDraft'
+import { isEmptyRow } from '../form/isEmptyRow'
 
 interface Named {
   readonly code: string
@@ -41,7 +42,7 @@ export const CustomerForm = ({ id, start, currency, today, levels, areas }: Prop
     start,
     schema,
     asBody: customerBody,
-    skip: { addresses: isNoAddress, contacts: isNoContact },
+    skip: { addresses: isNoAddress, contacts: isEmptyRow },
   })
   const save =
     id === null

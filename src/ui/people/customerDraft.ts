@@ -1,3 +1,5 @@
+import { isEmptyRow } from '../form/isEmptyRow'
+
 /** An address as the form holds it. */
 export interface AddressDraft {
   kind: 'bill-to' | 'deliver-to'
@@ -87,5 +89,4 @@ export const customerBody = ({ terms, ...c }: CustomerDraft) => ({
   creditLimit: c.creditLimit || null,
 })
 
-export const isNoAddress = (a: AddressDraft): boolean => a.text.trim() === ''
-export const isNoContact = (c: ContactDraft): boolean => c.name.trim() === '' && c.email === ''
+export const isNoAddress = ({ text, instructions }: AddressDraft): boolean => isEmptyRow({ text, instructions })

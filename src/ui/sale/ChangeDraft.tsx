@@ -3,8 +3,8 @@ import type { Day } from '@/core/day'
 import { CommandForm } from '../form/CommandForm'
 import { FormOn } from '../form/inputs'
 import { InvoiceQuantities } from './InvoiceQuantities'
-import { isNone } from './panels/parts'
 import type { ShownInvoice } from './shownInvoice'
+import { isEmptyRow } from '../form/isEmptyRow'
 
 interface Props {
   readonly invoice: ShownInvoice
@@ -26,7 +26,7 @@ export const ChangeDraft = ({ invoice, today, onDone }: Props) => (
       lines: invoice.lines.map(({ lineId, quantity }) => ({ lineId, quantity })),
     }}
     asBody={(d) => d}
-    skip={{ lines: isNone }}
+    skip={{ lines: isEmptyRow }}
     say={() => 'Draft saved.'}
     onDone={onDone}
     submit="Save draft"

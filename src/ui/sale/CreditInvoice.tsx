@@ -8,8 +8,9 @@ import { CommandForm } from '../form/CommandForm'
 import { FormCheck, FormChoice, FormMoney, FormOn, FormPick, FormReason } from '../form/inputs'
 import { Sum } from '../Sum'
 import { InvoiceQuantities } from './InvoiceQuantities'
-import { isNone, type LineQuantity } from './panels/parts'
+import { type LineQuantity } from './panels/parts'
 import type { ShownInvoice } from './shownInvoice'
+import { isEmptyRow } from '../form/isEmptyRow'
 
 interface Props {
   readonly invoice: ShownInvoice
@@ -68,7 +69,7 @@ export const CreditInvoice = ({ invoice, today, onDone }: Props) => {
       schema={schema}
       start={start}
       asBody={bodyOf}
-      skip={{ lines: isNone }}
+      skip={{ lines: isEmptyRow }}
       say={(c) =>
         `Credit note ${c.number} for ${formatDigits(c.totals.gross)} created.${c.draftId ? ' The draft invoice is ready.' : ''}`
       }

@@ -1,5 +1,5 @@
 'use client'
-import { useMemo, type RefObject } from 'react'
+import { useMemo, useState, type RefObject } from 'react'
 import { formatMoney } from '@/core/money'
 import { present } from '@/core/present'
 import { usePageKeys } from '../acts/pageKeys'
@@ -48,6 +48,8 @@ export const LineEditor = (p: Props) => {
   const drawn = useDrawn(shown, ON_A_SCREEN)
   const sums = groupSums(shown, totals, settings.currency)
   usePageKeys(KEYS)
+  // Typing begins in the last line there is when the form opens; a line that comes later calls nobody away from what they type.
+  const [begun] = useState(() => shown.at(-1)?.key)
   const keys = useSame(drawn.map((l) => l.key))
   const held = useSame(drawn.filter((l) => !isBlank(l)).map((l) => l.key))
   return (
@@ -67,7 +69,7 @@ export const LineEditor = (p: Props) => {
               groupSum={sums.get(l.key)}
               addresses={p.addresses}
               problems={p.problems.get(l.key) ?? NO_PROBLEMS}
-              autoFocus={p.autoFocus && i === shown.length - 1}
+              autoFocus={p.autoFocus && l.key === begun}
               hands={p.hands}
             />
           ))}

@@ -29,6 +29,9 @@ export interface RowProps {
   readonly hands: LineHands
 }
 
+/** Where what is wrong with a cell of a line stands. */
+const wrongOf = (key: string, cell: 'words' | 'tax'): string => `${key}-${cell}-note`
+
 /** A heading or a text between the lines. */
 const WordsRow = (p: RowProps) => (
   <LineFrame {...p} menu={<span className="w-6.5" />}>
@@ -42,8 +45,9 @@ const WordsRow = (p: RowProps) => (
         onChange={(e) => p.hands.change(p.line.key, { description: e.target.value })}
         onKeyDown={(e) => e.key === 'Enter' && !e.ctrlKey && p.hands.next(p.line.key)}
         aria-invalid={p.problems.description ? true : undefined}
+        aria-describedby={p.problems.description ? wrongOf(p.line.key, 'words') : undefined}
       />
-      {p.problems.description && <Problem>{p.problems.description}</Problem>}
+      {p.problems.description && <Problem id={wrongOf(p.line.key, 'words')}>{p.problems.description}</Problem>}
     </td>
     <td data-cell="amount" className="fig pt-3 text-iron-500">
       {p.line.kind === 'heading' ? p.groupSum : ''}
@@ -143,6 +147,7 @@ const SeldomCells = ({ line, n, settings, problems, hands }: RowProps) => {
         <select
           aria-label={`Line ${n}: tax`}
           aria-invalid={problems.taxCode ? true : undefined}
+          aria-describedby={problems.taxCode ? wrongOf(line.key, 'tax') : undefined}
           tabIndex={-1}
           className="field px-1"
           value={line.taxCode}
@@ -154,7 +159,7 @@ const SeldomCells = ({ line, n, settings, problems, hands }: RowProps) => {
             </option>
           ))}
         </select>
-        {problems.taxCode && <Problem>{problems.taxCode}</Problem>}
+        {problems.taxCode && <Problem id={wrongOf(line.key, 'tax')}>{problems.taxCode}</Problem>}
       </td>
     </>
   )

@@ -5,7 +5,8 @@ import { CommandForm } from '../form/CommandForm'
 import { FormCheck, FormOn, FormQuantity, FormReason, FormSelect, FormText } from '../form/inputs'
 import type { Track } from '@/core/kinds'
 import { splitSerials } from '@/core/stock'
-import { isNone, type LineQuantity } from './panels/parts'
+import { type LineQuantity } from './panels/parts'
+import { isEmptyRow } from '../form/isEmptyRow'
 
 export interface ReturnableLine {
   readonly lineId: number
@@ -24,6 +25,9 @@ interface Props {
 
 const schema = () =>
   import('@/contract/inputs/sales/returnGoods').then((m) => m.returnGoodsInput.omit({ handoverId: true }))
+
+/** Nothing said of any line means all of them: a zero says something, and is refused. */
+const isUnsaid = (row: LineQuantity): boolean => row.quantity === '' && isEmptyRow(row)
 
 /** A line as the call takes it: with serials only where some are named. */
 const backOf = ({ serials, ...l }: LineQuantity & { readonly serials: string }) => ({
@@ -50,7 +54,7 @@ export const ReturnGoods = ({ handoverId, today, lines, places, onDone }: Props)
       ...(placeId === '' ? {} : { placeId }),
       ...(back.length > 0 ? { lines: back.map(backOf) } : {}),
     })}
-    skip={{ lines: isNone }}
+    skip={{ lines: isUnsaid }}
     say={() => 'The goods are back, and can be handed over again.'}
     onDone={onDone}
     submit="Return goods"
@@ -80,7 +84,7 @@ export const ReturnGoods = ({ handoverId, today, lines, places, onDone }: Props)
 
 const Back = ({ lines }: Pick<Props, 'lines'>) => {
   const back = useWatch<{ lines: LineQuantity[] }, 'lines'>({ name: 'lines' })
-  const all = back.every(isNone)
+  const all = back.every(isUnsaid)
   return lines.map((l, i) => (
     <div key={l.lineId} className="grid gap-2">
       <FormQuantity

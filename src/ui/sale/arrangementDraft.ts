@@ -114,8 +114,8 @@ export const writeOut = (d: Draft): ArrangementInput => {
       const parts = whole(d.parts) ?? 1
       return {
         kind: 'terms',
-        net: Number(d.net) || 0,
-        ...(parts > 1
+        net: whole(d.net) ?? 0,
+        ...(parts !== 1
           ? { parts, every: rhythm(d.every) }
           : filled(d.discountPercent)
             ? { discountPercent: d.discountPercent, discountDays: whole(d.discountDays) }

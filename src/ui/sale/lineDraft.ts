@@ -1,4 +1,5 @@
 import type { Treatment } from '@/core/tax'
+import { isEmptyRow } from '../form/isEmptyRow'
 import { formatPercent } from '@/core/locale'
 import { present } from '@/core/present'
 import {
@@ -78,8 +79,20 @@ export const emptyLine = (taxCode: string, kind: LineDraft['kind'] = 'line'): Li
   deliverTo: '',
 })
 
-export const isBlank = (l: LineDraft): boolean =>
-  l.kind === 'line' && l.goodsId === undefined && l.description.trim() === '' && l.unitPrice === ''
+/** Whether nothing is typed into it: a line of one of nothing, as it comes. */
+export const isBlank = ({
+  kind,
+  goodsId,
+  quantity,
+  description,
+  note,
+  unitPrice,
+  less,
+  deliverTo,
+}: LineDraft): boolean =>
+  kind === 'line' &&
+  goodsId === undefined &&
+  isEmptyRow({ quantity: quantity === '1' ? '' : quantity, description, note, unitPrice, less, deliverTo })
 
 /** A line as the HTTP interface answers it. */
 export interface SavedLine {

@@ -13,6 +13,7 @@ import {
   absMoney,
 } from '@/core/money'
 import { CommandForm, Submit } from '../form/CommandForm'
+import { readTyped } from '../money/filling'
 import { FormMoney, FormQuantity, FormSelect, FormText } from '../form/inputs'
 
 interface Props {
@@ -83,16 +84,27 @@ const CashMove = ({ on, currency, accounts }: Props) => (
 /** Notes and coins by their worth in minor units of a two-digit currency; others are counted as a sum. */
 const PIECES = [10_000n, 5000n, 2000n, 1000n, 500n, 200n, 100n, 50n, 25n, 20n, 10n, 5n, 1n]
 
-type Pieces = Readonly<Record<string, string>>
-const NONE_COUNTED: Pieces = Object.fromEntries(PIECES.map((worth) => [String(worth), '']))
-
-/** How many of each coin and note, by its worth as the call names it. */
-const countedPieces = (pieces: Pieces, currency: string): Record<string, number> =>
-  Object.fromEntries(
-    Object.entries(pieces)
-      .filter(([, n]) => Number(n) > 0)
-      .map(([worth, n]) => [toDecimalString(money(BigInt(worth), currency)), Math.trunc(Number(n))]),
+/** How many of each are typed, by worth: under its whole part and its digits, as `pieces.0.25` names a field. */
+type Pieces = Readonly<Record<string, Readonly<Record<string, string>>>>
+const nameOf = (worth: bigint, currency: string): string => toDecimalString(money(worth, currency))
+const noneCounted = (currency: string): Pieces => {
+  const none: Record<string, Record<string, string>> = {}
+  for (const worth of PIECES) {
+    const [whole = '', digits = ''] = nameOf(worth, currency).split('.')
+    none[whole] = { ...none[whole], [digits]: '' }
+  }
+  return none
+}
+const typedPieces = (pieces: Pieces): readonly (readonly [worth: string, typed: string])[] =>
+  Object.entries(pieces).flatMap(([whole, byDigits]) =>
+    Object.entries(byDigits).flatMap(([digits, typed]) =>
+      typed === '' ? [] : [[`${whole}.${digits}`, typed] as const],
+    ),
   )
+
+/** How many of each coin and note as the call takes them: what is no number is refused at its field. */
+const countedPieces = (pieces: Pieces): Record<string, number> =>
+  Object.fromEntries(typedPieces(pieces).map(([worth, typed]) => [worth, Number(typed)]))
 
 const sayCounted = ({ number, over }: { readonly number: string; readonly over: string }): string =>
   `Count ${number} saved: ${Number(over) === 0 ? 'exact' : `${formatDigits(over.replace('-', ''))} ${over.startsWith('-') ? 'short' : 'over'}, posted`}.`
@@ -104,10 +116,8 @@ const Count = ({ on, currency, expected }: Props) => (
       method="POST"
       path="/drawer/counts"
       schema={countSchema}
-      start={{ pieces: NONE_COUNTED, counted: '' }}
-      asBody={({ pieces, counted }) =>
-        anyOf(pieces) ? { on, pieces: countedPieces(pieces, currency) } : { on, counted }
-      }
+      start={{ pieces: noneCounted(currency), counted: '' }}
+      asBody={({ pieces, counted }) => (anyOf(pieces) ? { on, pieces: countedPieces(pieces) } : { on, counted })}
       say={sayCounted}
       again
       submit="Close the day"
@@ -117,19 +127,22 @@ const Count = ({ on, currency, expected }: Props) => (
   </section>
 )
 
-const anyOf = (pieces: Pieces): boolean => Object.values(pieces).some((n) => n !== '' && n !== '0')
+const anyOf = (pieces: Pieces): boolean => typedPieces(pieces).some(([, typed]) => typed !== '0')
 
 /** What was counted, beside what the books say is there. */
 const Counting = ({ currency, expected }: Pick<Props, 'currency' | 'expected'>) => {
   const pieces = useWatch<{ pieces: Pieces }, 'pieces'>({ name: 'pieces' })
   const bySum = minorDigits(currency) !== 2
   const any = anyOf(pieces)
-  const sum = sumPieces(
-    PIECES.map((worth) => [money(worth, currency), Math.max(0, Math.trunc(Number(pieces[String(worth)]) || 0))]),
-    currency,
-  )
+  const typed = typedPieces(pieces)
+  const sum = typed.every(([, n]) => /^\d+$/.test(n))
+    ? sumPieces(
+        typed.map(([worth, n]) => [readTyped(worth, currency), Number(n)]),
+        currency,
+      )
+    : null
   const books = parseMoney(expected, currency)
-  const over = books.ok ? subtractMoney(sum, books.value) : null
+  const over = books.ok && sum ? subtractMoney(sum, books.value) : null
   return (
     <>
       {!bySum && (
@@ -140,7 +153,7 @@ const Counting = ({ currency, expected }: Pick<Props, 'currency' | 'expected'>) 
               <span className="text-iron-500">×</span>
               <div className="w-20">
                 <FormQuantity
-                  name={`pieces.${worth}`}
+                  name={`pieces.${nameOf(worth, currency)}`}
                   label={`How many of ${formatMoney(money(worth, currency))}`}
                   hideLabel
                 />
@@ -154,7 +167,7 @@ const Counting = ({ currency, expected }: Pick<Props, 'currency' | 'expected'>) 
           <FormMoney name="counted" label={bySum ? 'Total in the drawer' : 'Or just the total'} currency={currency} />
         </div>
       )}
-      {any && over && (
+      {any && sum && over && (
         <p className="mt-3" role="status">
           <span className="fig font-bold">{formatMoney(sum)}</span> counted, {formatDigits(expected)} expected:{' '}
           {over.minor === 0n ? 'exact' : `${formatMoney(absMoney(over))} ${over.minor < 0n ? 'short' : 'over'}`}.

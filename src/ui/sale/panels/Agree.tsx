@@ -1,7 +1,8 @@
 'use client'
 import { CommandForm } from '../../form/CommandForm'
 import { FormDay, FormPick, FormSelect, FormText } from '../../form/inputs'
-import { isNone, Quantities, quantitiesOf, type PanelProps, type SheetLine } from './parts'
+import { Quantities, quantitiesOf, type PanelProps, type SheetLine } from './parts'
+import { isEmptyRow } from '../../form/isEmptyRow'
 
 const leftToThem = (l: SheetLine): string =>
   l.choice === 'optional' ? 'optional' : l.choice === 'alternative' ? `one of: ${l.choiceGroup}` : ''
@@ -52,7 +53,7 @@ export const Agree = ({ sale, today, onClose }: PanelProps) => {
       schema={schema}
       start={start}
       asBody={(d: typeof start) => ({ ...d, wantedBy: d.wantedBy || undefined })}
-      skip={{ lines: isNone }}
+      skip={{ lines: isEmptyRow }}
       say={(s) => sayAgreed(s.lines, sale.customer)}
       preview={{ currency: sale.currency, say: (s) => <Aside lines={s.lines} /> }}
       onDone={onClose}

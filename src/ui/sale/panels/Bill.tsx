@@ -5,7 +5,8 @@ import { useWatch } from 'react-hook-form'
 import { CommandForm, Submit } from '../../form/CommandForm'
 import { FormChoice, FormMoney, FormOn, FormQuantity, FormText } from '../../form/inputs'
 import { Sum } from '../../Sum'
-import { isNone, Quantities, quantitiesOf, type LineQuantity, type PanelProps } from './parts'
+import { Quantities, quantitiesOf, type LineQuantity, type PanelProps } from './parts'
+import { isEmptyRow } from '../../form/isEmptyRow'
 
 interface Draft {
   how: 'handed-over' | 'remaining' | 'percent' | 'lines'
@@ -76,7 +77,7 @@ export const Bill = ({ sale, today, onClose }: PanelProps) => {
       start={start}
       asBody={bodyOf}
       skip={{
-        'what.lines': isNone,
+        'what.lines': isEmptyRow,
         charges: (c: Draft['charges'][number]) => c.description.trim() === '' && c.unitPrice === '',
       }}
       say={(i) => sayBilled(i, sale.customer)}

@@ -8,7 +8,8 @@ import type { HandoverBy, Track } from '@/core/kinds'
 import { HANDOVER_BY_NAMES } from '@/core/names'
 import { FormChoice, FormMoney, FormOn, FormPick, FormQuantity, FormText } from '../../form/inputs'
 import { useTakenFrom } from './useTakenFrom'
-import { isNone, Quantities, quantitiesOf, type LineQuantity, type PanelProps } from './parts'
+import { Quantities, quantitiesOf, type LineQuantity, type PanelProps } from './parts'
+import { isEmptyRow } from '../../form/isEmptyRow'
 
 interface Draft {
   on: string
@@ -28,7 +29,7 @@ const restAs = ({ kind, count }: Draft['turnInto'], held: string, today: Day) =>
     : {
         kind,
         firstPayment: held,
-        count: Number(count) || 1,
+        count: Number(count),
         every: 'month' as const,
         firstDue: addMonths(today, 1),
       }
@@ -68,7 +69,7 @@ export const HandOver = ({ sale, today, onClose }: PanelProps) => {
         lines: lines.map((l) => handed(l, waiting.find((w) => w.id === l.lineId)?.track ?? 'none')),
         ...(early ? { turnInto: restAs(turnInto, sale.held, today) } : {}),
       })}
-      skip={{ lines: isNone }}
+      skip={{ lines: isEmptyRow }}
       say={() =>
         `Handed over to ${sale.customer}${layaway ? ' and invoiced' : ''}.${goods ? ' The cost of goods is posted.' : ''}`
       }

@@ -1,7 +1,8 @@
 'use client'
 import { CommandForm } from '../../form/CommandForm'
 import { FormReason } from '../../form/inputs'
-import { isNone, Quantities, quantitiesOf, type LineQuantity, type PanelProps } from './parts'
+import { Quantities, quantitiesOf, type LineQuantity, type PanelProps } from './parts'
+import { isEmptyRow } from '../../form/isEmptyRow'
 
 const schema = () => import('@/contract/inputs/sales/strikeOff').then((m) => m.strikeOffInput.omit({ saleId: true }))
 
@@ -19,7 +20,7 @@ export const StrikeOff = ({ sale, onClose }: PanelProps) => {
       schema={schema}
       start={start}
       asBody={(d) => d}
-      skip={{ lines: isNone }}
+      skip={{ lines: isEmptyRow }}
       say={(s) => `Struck off. The order comes to ${s.totals.gross} now.`}
       onDone={onClose}
       submit="Strike off"

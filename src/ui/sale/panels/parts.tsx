@@ -94,8 +94,6 @@ export interface LineQuantity {
   quantity: string
 }
 
-export const isNone = ({ quantity }: LineQuantity): boolean => quantity === '' || quantity === '0'
-
 export const quantitiesOf = (lines: readonly SheetLine[], pick: (l: SheetLine) => string): LineQuantity[] =>
   lines.map((l) => ({ lineId: l.id, quantity: pick(l) }))
 

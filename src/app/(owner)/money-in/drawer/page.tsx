@@ -10,6 +10,7 @@ import { ListRows } from '@/ui/list/ListView'
 import { drawer as drawerReader } from '@/api/lists/money'
 import { openList } from '../../_list'
 import { openShop, queryOf, type Search } from '../../_shop'
+import { FigureCell } from '@/ui/FigureCell'
 import { LedgerHead, right } from '@/ui/LedgerHead'
 
 export const metadata: Metadata = { title: 'Drawer' }
@@ -53,22 +54,22 @@ export default async function Drawer({ searchParams }: { searchParams: Search })
           {drawer.counts.length > 0 && (
             <>
               <h2 className="mt-7">Counted</h2>
-              <table className="ledger max-w-160">
+              <table className="ledger list small max-w-160">
                 <LedgerHead
                   heads={['Count no.', 'Notes and coins', right('Expected'), right('Counted'), right('Over or short')]}
                 />
                 <tbody>
                   {drawer.counts.map((c) => (
                     <tr key={c.id}>
-                      <td className="font-figure">{c.number}</td>
+                      <td className="first font-figure">{c.number}</td>
                       <td className="sub">
                         {Object.entries(c.pieces)
                           .map(([worth, n]) => `${n} × ${worth}`)
                           .join(', ')}
                       </td>
-                      <td className="fig">{formatMoney(c.expected)}</td>
-                      <td className="fig">{formatMoney(c.counted)}</td>
-                      <td className={`fig ${c.over.minor < 0n ? 'text-oxide-700' : ''}`}>
+                      <FigureCell head="Expected">{formatMoney(c.expected)}</FigureCell>
+                      <FigureCell head="Counted">{formatMoney(c.counted)}</FigureCell>
+                      <td className={`fig main ${c.over.minor < 0n ? 'text-oxide-700' : ''}`}>
                         {isZeroMoney(c.over)
                           ? 'agrees'
                           : `${formatMoney(c.over.minor < 0n ? negateMoney(c.over) : c.over)} ${c.over.minor < 0n ? 'short' : 'over'}`}
