@@ -1,23 +1,29 @@
 'use client'
 import { usePathname, useRouter, useSearchParams } from 'next/navigation'
-import { Suspense, useEffect, useRef, useState } from 'react'
+import { Suspense, useEffect, useState } from 'react'
 
 const Box = ({ label, placeholder }: { readonly label: string; readonly placeholder: string }) => {
   const router = useRouter()
   const path = usePathname()
   const params = useSearchParams()
-  const [typed, setTyped] = useState(params.get('search') ?? '')
-  const first = useRef(true)
+  const here = params.get('search') ?? ''
+  const [typed, setTyped] = useState(here)
+  const [known, setKnown] = useState(here)
+  // What was searched for while it was typed on, and may still arrive.
+  const [asked, setAsked] = useState<readonly string[]>([])
+  if (here !== known) {
+    setKnown(here)
+    if (!asked.includes(here)) setTyped(here)
+    if (here === typed.trim()) setAsked([])
+  }
   useEffect(() => {
-    if (first.current) {
-      first.current = false
-      return
-    }
+    if (typed.trim() === (asked.at(-1) ?? here)) return
     const timer = setTimeout(() => {
       const next = new URLSearchParams(params)
       if (typed.trim()) next.set('search', typed.trim())
       else next.delete('search')
       next.delete('page')
+      setAsked((all) => [...all, typed.trim()])
       router.replace(`${path}?${next}`)
     }, 200)
     return () => clearTimeout(timer)

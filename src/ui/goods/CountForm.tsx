@@ -22,6 +22,8 @@ interface Props {
 /** What was counted replaces what the books had; more comes in at a cost, less goes out at what it cost. */
 export const CountForm = ({ currency, today, placeId, lines }: Props) => {
   const [counted, setCounted] = useState<Readonly<Record<string, Counted>>>({})
+  // What was counted stays when something else is searched for.
+  const [met, setMet] = useState<Readonly<Record<string, CountLine>>>({})
   const [on, setOn] = useState<string>(today)
   const [scanned, setScanned] = useState('')
   const { send, busy, refused } = useSend()
@@ -29,9 +31,14 @@ export const CountForm = ({ currency, today, placeId, lines }: Props) => {
   const [sent, setSent] = useState<readonly string[]>([])
   const problem = (key: string, field: string) => messageFor(refused, `lines.${sent.indexOf(key)}.${field}`)
   const of = (key: string): Counted => counted[key] ?? NOTHING_COUNTED
-  const typed = lines.filter((l) => isCounted(of(l.key)))
-  const change = (key: string, part: Partial<Counted>): void =>
+  const before = Object.values(met).filter((l) => isCounted(of(l.key)) && lines.every((x) => x.key !== l.key))
+  const shown = [...lines, ...before]
+  const typed = shown.filter((l) => isCounted(of(l.key)))
+  const meet = (): void => setMet((all) => ({ ...all, ...Object.fromEntries(lines.map((l) => [l.key, l])) }))
+  const change = (key: string, part: Partial<Counted>): void => {
+    meet()
     setCounted((all) => ({ ...all, [key]: { ...NOTHING_COUNTED, ...all[key], ...part } }))
+  }
   const save = async () => {
     setSent(typed.map((l) => l.key))
     const done = await send(
@@ -47,11 +54,50 @@ export const CountForm = ({ currency, today, placeId, lines }: Props) => {
     if (done) setCounted({})
   }
   const scan = (code: string): void => {
-    const found = scanInto(lines, counted, code)
+    meet()
+    const found = scanInto(shown, counted, code)
     if (found) setCounted(found.counted)
     setScanned(found ? `${found.what}: ${found.quantity}` : `Nothing here has the code, barcode or serial ${code}.`)
   }
-  const told = lines.some((l) => l.track !== 'none')
+  const told = shown.some((l) => l.track !== 'none')
+  const row = (l: CountLine) => (
+    <tr key={l.key}>
+      <td className="font-figure text-[14px] max-sm:hidden">{l.code}</td>
+      <td className="wrap-anywhere">
+        <span className={l.isNew ? 'text-iron-500' : undefined}>{l.name}</span>
+        <Piece
+          line={l}
+          of={of(l.key)}
+          today={today}
+          problem={(field) => problem(l.key, field)}
+          onChange={(part) => change(l.key, part)}
+        />
+      </td>
+      <td className="fig">{l.isNew ? '' : formatDigits(l.onHand)}</td>
+      <td>
+        {!(l.isNew && l.track === 'serial') && (
+          <QuantityField
+            label={`Counted: ${l.name} ${l.serial ?? l.lot ?? (l.isNew ? 'new lot' : '')}`.trim()}
+            hideLabel
+            value={of(l.key).quantity}
+            onValue={(quantity) => change(l.key, { quantity })}
+            problem={problem(l.key, 'counted')}
+          />
+        )}
+      </td>
+      <td>
+        <MoneyField
+          label={`Cost of new ones: ${l.name} ${l.serial ?? l.lot ?? ''}`.trim()}
+          hideLabel
+          currency={currency}
+          value={of(l.key).cost}
+          placeholder={l.unitCost === '0' ? '' : formatPrice(decimal(l.unitCost), currency)}
+          onValue={(cost) => change(l.key, { cost })}
+          problem={problem(l.key, 'unitCost')}
+        />
+      </td>
+    </tr>
+  )
   return (
     <>
       <div className="mb-3 flex flex-wrap items-end gap-3">
@@ -74,46 +120,17 @@ export const CountForm = ({ currency, today, placeId, lines }: Props) => {
             right('Cost of additions', 'w-30 max-sm:w-22'),
           ]}
         />
-        <tbody>
-          {lines.map((l) => (
-            <tr key={l.key}>
-              <td className="font-figure text-[14px] max-sm:hidden">{l.code}</td>
-              <td className="wrap-anywhere">
-                <span className={l.isNew ? 'text-iron-500' : undefined}>{l.name}</span>
-                <Piece
-                  line={l}
-                  of={of(l.key)}
-                  today={today}
-                  problem={(field) => problem(l.key, field)}
-                  onChange={(part) => change(l.key, part)}
-                />
-              </td>
-              <td className="fig">{l.isNew ? '' : formatDigits(l.onHand)}</td>
-              <td>
-                {!(l.isNew && l.track === 'serial') && (
-                  <QuantityField
-                    label={`Counted: ${l.name} ${l.serial ?? l.lot ?? (l.isNew ? 'new lot' : '')}`.trim()}
-                    hideLabel
-                    value={of(l.key).quantity}
-                    onValue={(quantity) => change(l.key, { quantity })}
-                    problem={problem(l.key, 'counted')}
-                  />
-                )}
-              </td>
-              <td>
-                <MoneyField
-                  label={`Cost of new ones: ${l.name} ${l.serial ?? l.lot ?? ''}`.trim()}
-                  hideLabel
-                  currency={currency}
-                  value={of(l.key).cost}
-                  placeholder={l.unitCost === '0' ? '' : formatPrice(decimal(l.unitCost), currency)}
-                  onValue={(cost) => change(l.key, { cost })}
-                  problem={problem(l.key, 'unitCost')}
-                />
+        <tbody>{lines.map(row)}</tbody>
+        {before.length > 0 && (
+          <tbody>
+            <tr>
+              <td colSpan={5} className="sub pt-5">
+                Counted already
               </td>
             </tr>
-          ))}
-        </tbody>
+            {before.map(row)}
+          </tbody>
+        )}
       </table>
     </>
   )

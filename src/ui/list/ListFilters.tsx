@@ -7,6 +7,8 @@ import { withQuery } from '../address'
 import { DayField, MoneyField } from '../fields'
 import { findCustomers, Picker, type FoundCustomer } from '../Picker'
 
+type Values = Readonly<Record<string, string>>
+
 /** A field as the screen needs it: without what reads it from an address. */
 export interface AskedField {
   readonly name: string
@@ -18,7 +20,7 @@ export interface AskedField {
 
 interface Props {
   readonly path: string
-  readonly query: Readonly<Record<string, string>>
+  readonly query: Values
   readonly fields: readonly AskedField[]
   readonly today: Day
   readonly currency: string
@@ -26,10 +28,24 @@ interface Props {
   readonly customer?: string | null
 }
 
+/**
+ * What is typed into fields and not applied yet: it stays while something else changes in the address, the words that are searched for or
+ * the order. Where its own value has changed there, that one is shown.
+ */
+const useUnapplied = (query: Values) => {
+  const [was, setWas] = useState(query)
+  const [typed, setTyped] = useState<Values>({})
+  if (JSON.stringify(was) !== JSON.stringify(query)) {
+    setWas(query)
+    setTyped(Object.fromEntries(Object.entries(typed).filter(([name]) => was[name] === query[name])))
+  }
+  return [typed, setTyped] as const
+}
+
 /** What a list can be narrowed by, as one line of fields; every choice stands in the address. */
 export const ListFilters = ({ path, query, fields, today, currency, customer }: Props) => {
   const router = useRouter()
-  const [typed, setTyped] = useState<Readonly<Record<string, string>>>({})
+  const [typed, setTyped] = useUnapplied(query)
   const valueOf = (name: string): string => typed[name] ?? query[name] ?? ''
   const go = (change: Readonly<Record<string, string | undefined>>) =>
     router.push(withQuery(path, query, { ...change, page: undefined }))

@@ -69,7 +69,6 @@ export const ListNarrow = <Row,>({ open, about, counts, customer }: Props<Row>) 
       </div>
       {asked.length > 0 && (
         <LazyFilters
-          key={JSON.stringify(query)}
           path={list.path}
           query={query}
           fields={asked}

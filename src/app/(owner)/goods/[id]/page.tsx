@@ -33,7 +33,7 @@ export default async function GoodsPage({ params, searchParams }: Props) {
   const shop = await openShop()
   const { currency, today } = shop
   const page = (await readGoodsPage(shop, await idFrom(params))) ?? notFound()
-  const { standing: g, codes, incomes, levels, places: allPlaces, files, view, parts, moved } = page
+  const { standing: g, codes, incomes, levels, places: allPlaces, files, parts, moved } = page
   const { goods } = g
   // A kit lies somewhere too as far as it is assembled.
   const kit = goods.kind === 'kit' && goods.parts.length > 0
@@ -49,6 +49,7 @@ export default async function GoodsPage({ params, searchParams }: Props) {
         `/goods/${goods.id}`,
       )
     : null
+  const draft = goodsDraftOf(page)
   return (
     <>
       <Heading
@@ -99,7 +100,7 @@ export default async function GoodsPage({ params, searchParams }: Props) {
         <section>
           <h2>Details</h2>
           <GoodsForm
-            key={JSON.stringify(view)}
+            key={JSON.stringify(draft)}
             id={goods.id}
             currency={currency}
             today={today}
@@ -109,7 +110,7 @@ export default async function GoodsPage({ params, searchParams }: Props) {
             places={allPlaces}
             levels={levels.map((l) => ({ code: l.code, name: l.name }))}
             reorder={page.reorder}
-            start={goodsDraftOf(page)}
+            start={draft}
           />
         </section>
         <div className="grid min-w-0 content-start gap-7">

@@ -37,13 +37,7 @@ export default async function CountPage({ searchParams }: { searchParams: Search
       <div className="mb-3">
         <SearchBox label="Search goods" placeholder="code, name, barcode" />
       </div>
-      <CountForm
-        key={`${search ?? ''} ${at?.id ?? ''}`}
-        placeId={at?.id ?? null}
-        currency={currency}
-        today={today}
-        lines={lines}
-      />
+      <CountForm key={at?.id} placeId={at?.id ?? null} currency={currency} today={today} lines={lines} />
     </>
   )
 }

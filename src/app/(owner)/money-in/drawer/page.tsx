@@ -82,7 +82,7 @@ export default async function Drawer({ searchParams }: { searchParams: Search })
           )}
         </section>
         <DrawerForms
-          key={`${on}:${drawer.lines.length}:${drawer.counts.length}`}
+          key={on}
           on={on}
           today={today}
           currency={currency}
