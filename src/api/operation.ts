@@ -61,6 +61,20 @@ const bodyProblem: Failure = {
   errors: [{ path: '', message: 'The body must be a JSON object.' }],
 }
 
+/** What is refused of a body that is one field of a command's input is told by its place in the body. */
+const pathsIn =
+  (bodyAs: string | undefined) =>
+  (failure: Failure): Failure =>
+    bodyAs === undefined || failure.code !== 'invalid'
+      ? failure
+      : {
+          ...failure,
+          errors: failure.errors.map((e) => ({
+            ...e,
+            path: e.path === bodyAs ? '' : e.path.startsWith(`${bodyAs}.`) ? e.path.slice(bodyAs.length + 1) : e.path,
+          })),
+        }
+
 /** A call that changes something: the command does it all. With `?preview=true` it is done and taken back, and told. */
 export const change = <I, A>(
   path: string,
@@ -79,6 +93,7 @@ export const change = <I, A>(
   run: async ({ till, params, query, body, key }) => {
     const given = body === undefined ? {} : body
     if (!isRecord(given)) return err(bodyProblem)
+    const inBody = pathsIn(options.bodyAs)
     const named = Object.fromEntries(Object.entries(options.path ?? {}).map(([field, part]) => [field, params[part]]))
     const input = options.bodyAs ? { ...named, [options.bodyAs]: given } : { ...given, ...named }
     if (query.preview === 'true') {
@@ -88,10 +103,10 @@ export const change = <I, A>(
             status: 200,
             body: { answer: seen.value.answer, entries: seen.value.entries.map(viewOfEntry) },
           })
-        : seen
+        : err(inBody(seen.error))
     }
     const answer = await command.answer(till, input, key)
-    return answer.ok ? ok({ status: options.status ?? 200, body: answer.value }) : answer
+    return answer.ok ? ok({ status: options.status ?? 200, body: answer.value }) : err(inBody(answer.error))
   },
 })
 

@@ -1,4 +1,3 @@
-import { z } from 'zod'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import { readFileSync } from 'node:fs'
 import { openApi } from '@/api/openapi'
@@ -6,6 +5,7 @@ import type { Operation } from '@/api/operation'
 import { OPERATIONS } from '@/api/operations'
 import { ANSWERS } from '@/contract/answers'
 import { openTill, PASSPHRASE, TOKEN, type Till } from '../browser/till'
+import { jsonOf, type Json } from '../shapes'
 
 const nameOf = ({ method, path }: Operation): string => `${method} ${path}`
 const CALLS = OPERATIONS.map((operation) => [nameOf(operation), operation] as const)
@@ -64,22 +64,26 @@ describe('without signing in', () => {
 /** Something that no field takes: neither text, nor a figure, nor named parts, nor a list of any of these. */
 const NONSENSE = [[[]]]
 
-/** The fields a body may have that do not come from the path. */
-const fieldsOf = (operation: Operation): readonly string[] => {
-  if (!operation.body) return []
-  const json = z.toJSONSchema(operation.body, { io: 'input', unrepresentable: 'any' }) as {
-    readonly properties?: object
-  }
-  return Object.keys(json.properties ?? {}).filter((name) => !(name in (operation.fromPath ?? {})))
+/** The fields a body may have that do not come from the path, each with what makes it that alternative of the body where there are several. */
+const fieldsOf = ({ body, bodyAs, fromPath = {} }: Operation): readonly (readonly [field: string, beside: Json])[] => {
+  if (!body) return []
+  const whole = jsonOf(body)
+  const own = bodyAs ? (whole.properties as Record<string, Json>)[bodyAs]! : whole
+  const alternatives = (own.anyOf ?? own.oneOf ?? [own]) as readonly Json[]
+  return alternatives.flatMap(({ properties = {} }) => {
+    const named = Object.entries(properties as Record<string, Json>)
+    const beside = Object.fromEntries(named.flatMap(([name, json]) => ('const' in json ? [[name, json.const]] : [])))
+    return named.flatMap(([name]) => (name in fromPath ? [] : [[name, beside] as const]))
+  })
 }
 
 const FIELDS = OPERATIONS.flatMap((operation) =>
-  fieldsOf(operation).map((field) => [nameOf(operation), field, operation] as const),
+  fieldsOf(operation).map(([field, beside]) => [nameOf(operation), field, operation, beside] as const),
 )
 
 describe('a field that is nonsense', () => {
-  test.each(FIELDS)('%s refuses “%s” by its name', async (_, field, operation) => {
-    const answer = await send(operation, { authorization: `Bearer ${TOKEN}` }, { [field]: NONSENSE })
+  test.each(FIELDS)('%s refuses “%s” by its name', async (_, field, operation, beside) => {
+    const answer = await send(operation, { authorization: `Bearer ${TOKEN}` }, { ...beside, [field]: NONSENSE })
     const said = (await answer.json()) as { errors?: { path: string; message: string }[] }
     expect(answer.status).toBe(422)
     const own = said.errors?.find((e) => e.path === field || e.path.startsWith(`${field}.`))

@@ -102,7 +102,7 @@ export const CountForm = ({ currency, today, placeId, lines }: Props) => {
     <>
       <div className="mb-3 flex flex-wrap items-end gap-3">
         <span className="w-37.5">
-          <DayField label="Date" today={today} value={on} onValue={setOn} />
+          <DayField label="Date" today={today} value={on} onValue={setOn} problem={messageFor(refused, 'on')} />
         </span>
         <ScanBox onScan={scan} said={scanned} />
         <button className="btn btn-do" data-primary disabled={busy || typed.length === 0} onClick={() => void save()}>

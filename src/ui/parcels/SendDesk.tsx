@@ -106,7 +106,7 @@ export const SendDesk = ({ pickId, today, customer, address, parcels, unpicked, 
           </span>
         )}
         <span className="w-37.5">
-          <DayField label="Date" today={today} value={on} onValue={setOn} />
+          <DayField label="Date" today={today} value={on} onValue={setOn} problem={messageFor(refused, 'on')} />
         </span>
         <button
           className={`btn ${parcels.length > 0 ? 'btn-do' : ''}`}
