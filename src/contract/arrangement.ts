@@ -9,6 +9,8 @@ const part = { percent: positivePercent.optional(), amount: positiveAmount.optio
 const oneOf = (v: { percent?: unknown; amount?: unknown }): boolean =>
   (v.percent === undefined) !== (v.amount === undefined)
 
+const EITHER = { message: 'Give a percentage or an amount.', path: ['percent'] }
+
 const isGiven = (discount: unknown): boolean => isDecimal(discount) && discount.gt(0)
 
 /** What paying in installments costs: an amount, a percentage of what is financed, or a rate a year. */
@@ -36,25 +38,25 @@ export const arrangement = z.discriminatedUnion(
         (v) => (v.parts ?? 1) === 1 || !isGiven(v.discountPercent),
         'A discount for paying early goes with one due, not with several parts.',
       )
-      .refine(
-        (v) => !isGiven(v.discountPercent) || v.discountDays !== undefined,
-        'Say through how many days the discount is given.',
-      ),
+      .refine((v) => !isGiven(v.discountPercent) || v.discountDays !== undefined, {
+        message: 'Say through how many days the discount is given.',
+        path: ['discountDays'],
+      }),
     z
       .object({
         kind: z.literal('deposit'),
         ...part,
         stages: z
-          .array(z.object({ ...part, when: text(80).optional() }).refine(oneOf, 'Give a percentage or an amount.'))
+          .array(z.object({ ...part, when: text(80).optional() }).refine(oneOf, EITHER))
           .min(1)
           .max(12)
           .optional(),
         apply: z.enum(['first', 'in-proportion']).optional(),
       })
-      .refine(
-        (v) => (v.stages ? v.percent === undefined && v.amount === undefined : oneOf(v)),
-        'Give a percentage, an amount, or stages.',
-      ),
+      .refine((v) => (v.stages ? v.percent === undefined && v.amount === undefined : oneOf(v)), {
+        message: 'Give a percentage, an amount, or stages.',
+        path: ['percent'],
+      }),
     z.object({
       kind: z.literal('layaway'),
       firstPayment: amount.optional(),
@@ -62,7 +64,7 @@ export const arrangement = z.discriminatedUnion(
       months: z.int().min(1).max(60).optional(),
       every: every.optional(),
       graceDays: days.optional(),
-      fee: z.object(part).refine(oneOf, 'Give a percentage or an amount.').optional(),
+      fee: z.object(part).refine(oneOf, EITHER).optional(),
     }),
     z.object({
       kind: z.literal('installments'),
@@ -76,7 +78,7 @@ export const arrangement = z.discriminatedUnion(
       roundUpTo: z.int().min(1).max(1000).optional(),
       charge: installmentCharge.optional(),
       graceDays: days.optional(),
-      lateCharge: z.object(part).refine(oneOf, 'Give a percentage or an amount.').optional(),
+      lateCharge: z.object(part).refine(oneOf, EITHER).optional(),
     }),
   ],
   { error: 'An arrangement is one of now, terms, deposit, layaway, installments.' },

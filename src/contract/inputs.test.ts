@@ -164,11 +164,11 @@ describe('how a sale is paid', () => {
     ['now and then', { ...plan, every: 'sometimes' }, ['every: Say week, two-weeks, month, or {days: n}.']],
     ['with two charges at once', { ...plan, charge: { flat: '1', yearlyRate: '0.1' } }, []],
     ['with a charge of no kind', { ...plan, charge: { much: '1' } }, ['charge: Say flat, flatPercent or yearlyRate.']],
-    ['with a deposit of nothing said', { kind: 'deposit' }, ['Give a percentage, an amount, or stages.']],
+    ['with a deposit of nothing said', { kind: 'deposit' }, ['percent: Give a percentage, an amount, or stages.']],
     [
       'with a deposit of two kinds',
       { kind: 'deposit', percent: '10', amount: '10' },
-      ['Give a percentage, an amount, or stages.'],
+      ['percent: Give a percentage, an amount, or stages.'],
     ],
     [
       'early, in parts',
@@ -178,7 +178,7 @@ describe('how a sale is paid', () => {
     [
       'early, by no day',
       { kind: 'terms', net: 30, discountPercent: '2' },
-      ['Say through how many days the discount is given.'],
+      ['discountDays: Say through how many days the discount is given.'],
     ],
     [
       'early, by more than a percentage',

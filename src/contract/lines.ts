@@ -38,7 +38,7 @@ const checkLine = (l: TypedLine, ctx: z.RefinementCtx): void => {
     if (!said) refuse(`A ${l.kind} needs words.`, 'description')
     return
   }
-  if (l.goodsId === undefined && !said) refuse('A line needs goods or a description.')
+  if (l.goodsId === undefined && !said) refuse('A line needs goods or a description.', 'description')
   if (l.quantity === undefined) refuse('This is needed.', 'quantity')
   if (l.goodsId === undefined && l.unitPrice === undefined) refuse('A line without goods needs a price.', 'unitPrice')
   if (l.choice === 'alternative' && !l.choiceGroup) refuse('Say which alternatives belong together.', 'choiceGroup')

@@ -1,5 +1,7 @@
 import { render, screen, waitFor, within } from '@testing-library/react'
 import { describe, expect, test } from 'vitest'
+import { arrangement } from '@/contract/arrangement'
+import { sayIssues } from '@/contract/sayIssue'
 import { day } from '@/core/day'
 import { OwnEntry } from '@/ui/books/OwnEntry'
 import { ReceiveForm } from '@/ui/buying/ReceiveForm'
@@ -15,9 +17,9 @@ import { writeOut } from '@/ui/sale/arrangementDraft'
 import { GoodsBack } from '@/ui/sale/GoodsBack'
 import { emptyLine, isBlank } from '@/ui/sale/lineDraft'
 import { DrawerForms } from '@/ui/till/DrawerForms'
-import { answerCalls, refuses } from './calls'
+import { answerCalls, refuses, type Sent } from './calls'
 import { userEvent } from './hand'
-import { field, noteOf, press, type } from './hands'
+import { field, noteOf, press, tick, type } from './hands'
 import { openPanel } from './sheetSale'
 
 /* What is typed is sent, or refused at its field: never left out, and never taken for something else. */
@@ -258,5 +260,34 @@ describe('figures that are none', () => {
     const [line] = withOneMore([], rosin)
     const scanned = (quantity: string) => withOneMore([{ ...line!, quantity }], rosin)[0]?.quantity
     expect([scanned('1'), scanned('x'), scanned('1.0003')]).toEqual(['2', '1', '2.0003'])
+  })
+})
+
+describe('what is refused of payment terms stands at its field', () => {
+  /** Answers as the call does: by what its schema says of the body. */
+  const bySchema = ({ body }: Sent) => {
+    const read = arrangement.safeParse(body)
+    return read.success ? { status: 200, body: {} } : refuses(...sayIssues(read.error))
+  }
+  test.each([
+    ['Net days', 'Due in (days)', '1.5', 'A whole number of days.'],
+    ['Net days', 'Early-payment discount, %', '2000', 'A percentage is written like 40 or 2.5.'],
+    ['Deposit first', 'First deposit, % of total incl. tax', '2000', 'A percentage is written like 40 or 2.5.'],
+    ['Deposit first', 'Second deposit, %', '2000', 'A percentage is written like 40 or 2.5.'],
+    ['Layaway (goods stay until paid)', 'Cancellation fee, %', '2000', 'A percentage is written like 40 or 2.5.'],
+    [
+      'Installments (goods go now)',
+      'Interest rate per year, %',
+      '150',
+      'A percentage is written like 40 or 2.5, and is at most 100.',
+    ],
+    ['Installments (goods go now)', 'Late fee, %', '2000', 'A percentage is written like 40 or 2.5.'],
+  ])('%s, %s', async (kind, label, typed, says) => {
+    answerCalls({ 'POST /sales/7/arrangement': bySchema })
+    openPanel('pay-how')
+    await tick(kind)
+    await type(label, typed)
+    await press(/^Save terms/)
+    await waitFor(() => expect(noteOf(field(label))).toBe(says))
   })
 })

@@ -86,22 +86,29 @@ const Rhythm = ({ draft, set }: Pick<FieldsProps, 'draft' | 'set'>) => (
   </label>
 )
 
+/** What was refused at the first of these places. A rate is typed as a percentage, and sent as a fraction. */
+const saidOf = (refused: Refused | null, paths: readonly string[]): string | undefined => {
+  const at = paths.find((path) => messageFor(refused, path))
+  if (at === 'charge.yearlyRate') return 'A percentage is written like 40 or 2.5, and is at most 100.'
+  return at && messageFor(refused, at)
+}
+
 const Fields = ({ draft: d, set, currency, today, refused }: FieldsProps) => {
-  const q = (label: string, key: keyof Draft, path: string = key) => (
+  const q = (label: string, key: keyof Draft, ...paths: readonly string[]) => (
     <QuantityField
       label={label}
       value={d[key]}
       onValue={(v) => set({ [key]: v })}
-      problem={messageFor(refused, path)}
+      problem={saidOf(refused, paths.length > 0 ? paths : [key])}
     />
   )
-  const m = (label: string, key: keyof Draft, path: string = key) => (
+  const m = (label: string, key: keyof Draft, ...paths: readonly string[]) => (
     <MoneyField
       label={label}
       currency={currency}
       value={d[key]}
       onValue={(v) => set({ [key]: v })}
-      problem={messageFor(refused, path)}
+      problem={saidOf(refused, paths.length > 0 ? paths : [key])}
     />
   )
   switch (d.kind) {
@@ -125,10 +132,10 @@ const Fields = ({ draft: d, set, currency, today, refused }: FieldsProps) => {
     case 'deposit':
       return (
         <>
-          {q('First deposit, % of total incl. tax', 'percent')}
-          {m('Or an amount', 'amount')}
-          {q('Second deposit, %', 'percent2')}
-          {m('Or an amount', 'amount2')}
+          {q('First deposit, % of total incl. tax', 'percent', 'percent', 'stages.0.percent')}
+          {m('Or an amount', 'amount', 'amount', 'stages.0.amount')}
+          {q('Second deposit, %', 'percent2', 'stages.1.percent')}
+          {m('Or an amount', 'amount2', 'stages.1.amount')}
           <div className="col-span-2">
             <Text
               label="When the second is due"
@@ -154,8 +161,8 @@ const Fields = ({ draft: d, set, currency, today, refused }: FieldsProps) => {
           {q('Pay in full within (months)', 'months')}
           <Rhythm draft={d} set={set} />
           {q('Grace period (days)', 'graceDays')}
-          {q('Cancellation fee, %', 'feePercent')}
-          {m('Or an amount', 'feeAmount')}
+          {q('Cancellation fee, %', 'feePercent', 'fee.percent')}
+          {m('Or an amount', 'feeAmount', 'fee.amount')}
         </>
       )
     case 'installments':
@@ -171,12 +178,12 @@ const Fields = ({ draft: d, set, currency, today, refused }: FieldsProps) => {
             onValue={(firstDue) => set({ firstDue })}
             problem={messageFor(refused, 'firstDue')}
           />
-          {q('Interest rate per year, %', 'yearly')}
-          {m('Or a fixed finance charge', 'flat')}
+          {q('Interest rate per year, %', 'yearly', 'charge.yearlyRate')}
+          {m('Or a fixed finance charge', 'flat', 'charge.flat')}
           {q('Round payments up to', 'roundUpTo')}
           {q('Grace period (days)', 'graceDays')}
-          {q('Late fee, %', 'latePercent')}
-          {m('Or an amount', 'lateAmount')}
+          {q('Late fee, %', 'latePercent', 'lateCharge.percent')}
+          {m('Or an amount', 'lateAmount', 'lateCharge.amount')}
         </>
       )
   }
