@@ -1,4 +1,4 @@
-import { render, waitFor } from '@testing-library/react'
+import { render, screen, waitFor } from '@testing-library/react'
 import { describe, expect, test } from 'vitest'
 import { day } from '@/core/day'
 import { PackDesk } from '@/ui/parcels/PackDesk'
@@ -6,7 +6,7 @@ import { PickDesk } from '@/ui/parcels/PickDesk'
 import { SendDesk } from '@/ui/parcels/SendDesk'
 import { scanRow, rowsOf, type DeskLine } from '@/ui/parcels/pickDraft'
 import { answerCalls, refuses, type Sent } from './calls'
-import { button, field, press, type } from './hands'
+import { button, field, noteOf, press, type } from './hands'
 import { userEvent } from './hand'
 import { said } from './world'
 
@@ -75,12 +75,20 @@ describe('the desk of a pick list', () => {
   })
 
   test('what is refused stays as it was typed', async () => {
-    answerCalls({ 'POST /picks/3/correct': refuses({ path: 'lines', message: 'Serial V9 is not here.' }) })
+    answerCalls({
+      'POST /picks/3/correct': refuses(
+        { path: 'lines.0.from.1.quantity', message: 'A quantity is written like 2 or 1.5.' },
+        { path: 'lines.1.from.0.serials', message: 'Serial V9 is not here.' },
+      ),
+    })
     open()
     await type('Serials: Viola', 'V9')
     await press('Save as picked')
     await waitFor(() => expect(document.body.textContent).toContain('Serial V9 is not here.'))
     expect(field('Serials: Viola').value).toBe('V9')
+    expect(noteOf(field('Serials: Viola'))).toBe('Serial V9 is not here.')
+    const [store, shop] = screen.getAllByLabelText('Picked: Rosin')
+    expect([noteOf(store!), noteOf(shop!)]).toEqual(['', 'A quantity is written like 2 or 1.5.'])
   })
 
   test('scans one piece after the other, beginning with nothing', async () => {
@@ -141,6 +149,29 @@ describe('parcels', () => {
     expect(bodyOf(sent, '/picks/3/pack')).toEqual({
       parcels: [{ weight: '2.5', lines: [{ lineId: 7, quantity: '20' }] }, { lines: [{ lineId: 7, quantity: '2' }] }],
     })
+  })
+
+  test('say at the field what is wrong with one, though an empty one stands before it', async () => {
+    answerCalls({
+      'POST /picks/3/pack': refuses(
+        { path: 'parcels.0.weight', message: 'A quantity is written like 2 or 1.5.' },
+        { path: 'parcels.0.lines.0.quantity', message: '22 are picked.' },
+      ),
+    })
+    const empty = { weight: '', size: '', quantities: { 7: '' } }
+    render(
+      <PackDesk
+        pickId={3}
+        number="L-26-3"
+        lines={[{ lineId: 7, description: 'Rosin', picked: '22' }]}
+        start={[empty, { ...empty, weight: 'x', quantities: { 7: '30' } }]}
+        done={false}
+      />,
+    )
+    await press('Pack')
+    await waitFor(() => expect(noteOf(field('In parcel 2: Rosin'))).toBe('22 are picked.'))
+    expect(noteOf(field('Weight of parcel 2, kg'))).toBe('A quantity is written like 2 or 1.5.')
+    expect(noteOf(field('In parcel 1: Rosin'))).toBe('')
   })
 
   const QUOTES = [

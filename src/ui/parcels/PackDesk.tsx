@@ -5,7 +5,8 @@ import { QuantityField, Text } from '../fields'
 import { LedgerHead, right } from '../LedgerHead'
 import { Refusal } from '../Refusal'
 import { useSend } from '../send'
-import { parcelsBody, type ParcelDraft } from './pickDraft'
+import { parcelsBody, placesOfParcels, type ParcelDraft } from './pickDraft'
+import { useProblems } from './useProblems'
 
 interface Props {
   readonly pickId: number
@@ -25,12 +26,15 @@ export const PackDesk = ({ pickId, number, lines, start, done }: Props) => {
   }
   const [parcels, setParcels] = useState<readonly ParcelDraft[]>(start.length > 0 ? start : [whole])
   const { send, busy, refused } = useSend()
+  const { problem, sentAs } = useProblems(refused)
   const change = (at: number, part: Partial<ParcelDraft>): void =>
     setParcels((all) => all.map((p, i) => (i === at ? { ...p, ...part } : p)))
-  const pack = () =>
-    send('POST', `/picks/${pickId}/pack`, parcelsBody(parcels), {
+  const pack = () => {
+    sentAs(placesOfParcels(parcels))
+    return send('POST', `/picks/${pickId}/pack`, parcelsBody(parcels), {
       say: (p) => `${number} is packed in ${p.parcels.length} ${p.parcels.length === 1 ? 'parcel' : 'parcels'}.`,
     })
+  }
   return (
     <section className="mb-7">
       <h2>Parcels</h2>
@@ -50,6 +54,7 @@ export const PackDesk = ({ pickId, number, lines, start, done }: Props) => {
                       hideLabel
                       value={p.quantities[l.lineId] ?? ''}
                       onValue={(v) => change(i, { quantities: { ...p.quantities, [l.lineId]: v } })}
+                      problem={problem(`${i} ${l.lineId}`)}
                     />
                   </td>
                 ))}
@@ -65,6 +70,7 @@ export const PackDesk = ({ pickId, number, lines, start, done }: Props) => {
                     value={p.weight}
                     placeholder="reckoned"
                     onValue={(weight) => change(i, { weight })}
+                    problem={problem(`${i} weight`)}
                   />
                 </td>
               ))}
@@ -79,6 +85,7 @@ export const PackDesk = ({ pickId, number, lines, start, done }: Props) => {
                     value={p.size}
                     placeholder="its box"
                     onChange={(e) => change(i, { size: e.target.value })}
+                    problem={problem(`${i} size`)}
                   />
                 </td>
               ))}

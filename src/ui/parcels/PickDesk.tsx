@@ -7,7 +7,17 @@ import { LedgerHead, right } from '../LedgerHead'
 import { Refusal } from '../Refusal'
 import { Select } from '../Select'
 import { call, useSend } from '../send'
-import { correctBody, emptied, rowsOf, scanRow, sumRows, type DeskLine, type PickedRow } from './pickDraft'
+import {
+  correctBody,
+  emptied,
+  placesOfRows,
+  rowsOf,
+  scanRow,
+  sumRows,
+  type DeskLine,
+  type PickedRow,
+} from './pickDraft'
+import { useProblems } from './useProblems'
 
 interface Props {
   readonly pickId: number
@@ -23,6 +33,7 @@ export const PickDesk = ({ pickId, number, lines, places, done }: Props) => {
   const [rows, setRows] = useState<readonly PickedRow[]>(rowsOf(lines, places[0]?.id ?? 1))
   const [scanned, setScanned] = useState<{ readonly any: boolean; readonly says: string }>({ any: false, says: '' })
   const { send, busy, refused } = useSend()
+  const { problem, sentAs } = useProblems(refused)
   const change = (key: string, part: Partial<PickedRow>): void =>
     setRows((all) => all.map((r) => (r.key === key ? { ...r, ...part } : r)))
   const scan = async (code: string) => {
@@ -46,8 +57,11 @@ export const PickDesk = ({ pickId, number, lines, places, done }: Props) => {
       const added = { ...row, key: `${row.key}+`, quantity: '', piece: '', placeId: place?.id ?? row.placeId }
       return [...all.slice(0, at), added, ...all.slice(at)]
     })
-  const save = () =>
-    send('POST', `/picks/${pickId}/correct`, correctBody(rows), { say: () => `${number} saved as it was picked.` })
+  const save = () => {
+    sentAs(placesOfRows(rows))
+    const say = () => `${number} saved as it was picked.`
+    return send('POST', `/picks/${pickId}/correct`, correctBody(rows), { say })
+  }
   const told = lines.some((l) => l.track !== 'none')
   const several = places.length > 1
   return (
@@ -105,6 +119,7 @@ export const PickDesk = ({ pickId, number, lines, places, done }: Props) => {
                         hideLabel
                         value={r.piece}
                         onChange={(e) => change(r.key, { piece: e.target.value })}
+                        problem={problem(`${r.key} piece`)}
                       />
                     )}
                   </td>
@@ -115,6 +130,7 @@ export const PickDesk = ({ pickId, number, lines, places, done }: Props) => {
                     hideLabel
                     value={r.quantity}
                     onValue={(quantity) => change(r.key, { quantity })}
+                    problem={problem(`${r.key} quantity`)}
                   />
                 </td>
               </tr>

@@ -38,21 +38,38 @@ export const rowsOf = (lines: readonly DeskLine[], usualPlace: number): readonly
         }))
   })
 
-/** What was picked, as the call takes it: line by line, without what is nothing. */
+/** What was picked, line by line, without what is nothing. */
+const pickedByLine = (rows: readonly PickedRow[]) =>
+  [...new Set(rows.map((r) => r.line))].map((line) => ({
+    line,
+    picked: rows.filter((r) => r.line === line && r.quantity !== '' && r.quantity !== '0'),
+  }))
+
+/** What was picked, as the call takes it. */
 export const correctBody = (rows: readonly PickedRow[]) => ({
-  lines: [...new Set(rows.map((r) => r.line))].map((line) => ({
+  lines: pickedByLine(rows).map(({ line, picked }) => ({
     lineId: line.lineId,
     goodsId: line.goodsId,
-    from: rows
-      .filter((r) => r.line === line && r.quantity !== '' && r.quantity !== '0')
-      .map((r) => ({
-        placeId: r.placeId,
-        quantity: r.quantity,
-        ...(line.track === 'lot' && r.piece !== '' ? { lot: r.piece } : {}),
-        ...(line.track === 'serial' && r.piece !== '' ? { serials: splitSerials(r.piece) } : {}),
-      })),
+    from: picked.map((r) => ({
+      placeId: r.placeId,
+      quantity: r.quantity,
+      ...(line.track === 'lot' && r.piece !== '' ? { lot: r.piece } : {}),
+      ...(line.track === 'serial' && r.piece !== '' ? { serials: splitSerials(r.piece) } : {}),
+    })),
   })),
 })
+
+/** Where fields of a desk stand in what is sent, by their names there: what is refused is told at them. */
+export type Places = ReadonlyMap<string, string>
+export const placesOfRows = (rows: readonly PickedRow[]): Places =>
+  new Map(
+    pickedByLine(rows).flatMap(({ picked }, n) =>
+      picked.flatMap((r, m) => [
+        [`${r.key} quantity`, `lines.${n}.from.${m}.quantity`],
+        [`${r.key} piece`, `lines.${n}.from.${m}.${r.line.track === 'lot' ? 'lot' : 'serials'}`],
+      ]),
+    ),
+  )
 
 const isNumber = (text: string): boolean => /^\d+(\.\d+)?$/.test(text)
 export const sumRows = (rows: readonly PickedRow[]): string =>
@@ -104,14 +121,32 @@ export interface ParcelDraft {
   readonly quantities: Readonly<Record<number, string>>
 }
 
-export const parcelsBody = (parcels: readonly ParcelDraft[]) => ({
-  parcels: parcels
-    .map((p) => ({
-      ...(p.weight === '' ? {} : { weight: p.weight }),
-      ...(p.size === '' ? {} : { size: p.size }),
+/** Parcels with anything in or about them, each with which one it is on the desk. */
+const filled = (parcels: readonly ParcelDraft[]) =>
+  parcels
+    .map((p, at) => ({
+      at,
+      weight: p.weight,
+      size: p.size,
       lines: Object.entries(p.quantities)
         .filter(([, quantity]) => quantity !== '' && quantity !== '0')
         .map(([lineId, quantity]) => ({ lineId: Number(lineId), quantity })),
     }))
-    .filter((p) => !isEmptyRow(p)),
+    .filter((p) => !isEmptyRow(p))
+
+export const parcelsBody = (parcels: readonly ParcelDraft[]) => ({
+  parcels: filled(parcels).map(({ weight, size, lines }) => ({
+    ...(weight === '' ? {} : { weight }),
+    ...(size === '' ? {} : { size }),
+    lines,
+  })),
 })
+
+export const placesOfParcels = (parcels: readonly ParcelDraft[]): Places =>
+  new Map(
+    filled(parcels).flatMap(({ at, lines }, n) => [
+      [`${at} weight`, `parcels.${n}.weight`],
+      [`${at} size`, `parcels.${n}.size`],
+      ...lines.map(({ lineId }, m): [string, string] => [`${at} ${lineId}`, `parcels.${n}.lines.${m}.quantity`]),
+    ]),
+  )
