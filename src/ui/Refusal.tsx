@@ -11,7 +11,7 @@ const say = ({ path, message }: Refused['errors'][number]): string => {
 export const Refusal = ({ refused }: { readonly refused: Refused | null }) =>
   refused && (
     <p role="alert" className="notice notice-bad my-2">
-      {refused.errors.length > 0 ? refused.errors.map(say).join(' ') : refused.detail}
+      {refused.errors.length > 0 ? [...new Set(refused.errors.map(say))].join(' ') : refused.detail}
     </p>
   )
 

@@ -5,7 +5,7 @@ import { formatDigits } from '@/core/locale'
 import { decimal, formatPrice } from '@/core/money'
 import { DayField, MoneyField, QuantityField, Text } from '../fields'
 import { messageFor, Refusal } from '../Refusal'
-import { useSend } from '../send'
+import { useSend, type Refused } from '../send'
 import { LedgerHead, right } from '../LedgerHead'
 import { ScanBox } from './ScanBox'
 import { isCounted, lineBody, NOTHING_COUNTED, scanInto, type Counted, type CountLine } from './countDraft'
@@ -59,6 +59,12 @@ export const CountForm = ({ currency, today, placeId, lines }: Props) => {
     if (found) setCounted(found.counted)
     setScanned(found ? `${found.what}: ${found.quantity}` : `Nothing here has the code, barcode or serial ${code}.`)
   }
+  // Rows have no numbers: what is refused of one is said with its name.
+  const named = (e: Refused['errors'][number]) => {
+    const key = sent[Number(/^lines\.(\d+)/.exec(e.path)?.[1])]
+    const line = shown.find((l) => l.key === key)
+    return line ? { path: '', message: `${line.name}: ${e.message}` } : e
+  }
   const told = shown.some((l) => l.track !== 'none')
   const row = (l: CountLine) => (
     <tr key={l.key}>
@@ -109,7 +115,7 @@ export const CountForm = ({ currency, today, placeId, lines }: Props) => {
           Save count ({typed.length} {typed.length === 1 ? 'item' : 'items'})
         </button>
       </div>
-      <Refusal refused={refused} />
+      <Refusal refused={refused && { ...refused, errors: refused.errors.map(named) }} />
       <table className="ledger max-w-245">
         <LedgerHead
           heads={[

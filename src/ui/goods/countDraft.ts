@@ -51,7 +51,7 @@ export const lineBody = (line: CountLine, of: Counted) => ({
       ? { serials: splitSerials(of.serials) }
       : { counted: of.quantity, serials: [line.serial ?? ''] }
     : {
-        counted: of.quantity,
+        counted: of.quantity || undefined,
         ...(line.track === 'lot'
           ? { lot: line.isNew ? { code: of.lot, expires: of.expires || undefined } : { code: line.lot ?? '' } }
           : {}),

@@ -12,7 +12,8 @@ import type { PanelProps } from './parts'
 
 /** How they pay from now on, with what it means for this sale before anything is kept. */
 export const PayHow = ({ sale, today, onClose }: PanelProps) => {
-  const { send, busy, refused } = useSend()
+  const { send, busy, refused: answered } = useSend()
+  const refused = inPercent(answered)
   const [draft, setDraft] = useState<Draft>(() => readBack(sale.arrangement, sale.usual, addMonths(today, 1)))
   const set = (change: Partial<Draft>) => setDraft((d) => ({ ...d, ...change }))
   const arrangement = writeOut(draft)
@@ -26,7 +27,13 @@ export const PayHow = ({ sale, today, onClose }: PanelProps) => {
     <>
       <Choice label="Payment terms" value={draft.kind} options={KINDS} onChoose={(kind) => set({ kind })} />
       <div className="mt-3 grid grid-cols-2 gap-3">
-        <Fields draft={draft} set={set} currency={sale.currency} today={today} refused={refused ?? problem} />
+        <Fields
+          draft={draft}
+          set={set}
+          currency={sale.currency}
+          today={today}
+          refused={refused ?? inPercent(problem)}
+        />
       </div>
       {problem && problem.errors.length === 0 && (
         <p role="status" className="mt-3 text-oxide-700">
@@ -86,12 +93,20 @@ const Rhythm = ({ draft, set }: Pick<FieldsProps, 'draft' | 'set'>) => (
   </label>
 )
 
-/** What was refused at the first of these places. A rate is typed as a percentage, and sent as a fraction. */
-const saidOf = (refused: Refused | null, paths: readonly string[]): string | undefined => {
-  const at = paths.find((path) => messageFor(refused, path))
-  if (at === 'charge.yearlyRate') return 'A percentage is written like 40 or 2.5, and is at most 100.'
-  return at && messageFor(refused, at)
-}
+/** A rate is typed as a percentage, and sent as a fraction: what is wrong with it is said of a percentage. */
+const inPercent = (refused: Refused | null): Refused | null =>
+  refused && {
+    ...refused,
+    errors: refused.errors.map((e) =>
+      e.path === 'charge.yearlyRate'
+        ? { ...e, message: 'A percentage is written like 40 or 2.5, and is at most 100.' }
+        : e,
+    ),
+  }
+
+/** What was refused at the first of these places. */
+const saidOf = (refused: Refused | null, paths: readonly string[]): string | undefined =>
+  paths.map((path) => messageFor(refused, path)).find(Boolean)
 
 const Fields = ({ draft: d, set, currency, today, refused }: FieldsProps) => {
   const q = (label: string, key: keyof Draft, ...paths: readonly string[]) => (
