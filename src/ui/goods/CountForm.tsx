@@ -1,5 +1,5 @@
 'use client'
-import { useState } from 'react'
+import { useState, type ReactNode } from 'react'
 import { formatDay, type Day } from '@/core/day'
 import { formatDigits } from '@/core/locale'
 import { decimal, formatPrice } from '@/core/money'
@@ -127,20 +127,23 @@ export const CountForm = ({ currency, today, placeId, lines }: Props) => {
           ]}
         />
         <tbody>{lines.map(row)}</tbody>
-        {before.length > 0 && (
-          <tbody>
-            <tr>
-              <td colSpan={5} className="sub pt-5">
-                Counted already
-              </td>
-            </tr>
-            {before.map(row)}
-          </tbody>
-        )}
+        {before.length > 0 && <Before>{before.map(row)}</Before>}
       </table>
     </>
   )
 }
+
+/** What was counted and is not among what is searched for now. */
+const Before = ({ children }: { readonly children: ReactNode }) => (
+  <tbody>
+    <tr>
+      <td colSpan={5} className="sub pt-5">
+        Counted already
+      </td>
+    </tr>
+    {children}
+  </tbody>
+)
 
 interface PieceProps {
   readonly line: CountLine
