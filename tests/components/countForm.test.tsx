@@ -2,26 +2,14 @@ import { render, waitFor } from '@testing-library/react'
 import { describe, expect, test } from 'vitest'
 import { day } from '@/core/day'
 import { CountForm } from '@/ui/goods/CountForm'
-import type { CountLine } from '@/ui/goods/countDraft'
 import { answerCalls, type Sent } from './calls'
+import { countLine as row } from './countLine'
 import { userEvent } from './hand'
 import { button, field, press, type } from './hands'
 import { said } from './world'
 
 const TODAY = day('2026-03-02')
 const bodyOf = (sent: readonly Sent[], path: string) => sent.findLast((s) => s.path === path)?.body
-
-/** A row of a count; not told apart where nothing else is said. */
-const row = (of: Pick<CountLine, 'key' | 'goodsId' | 'code' | 'name' | 'onHand'> & Partial<CountLine>): CountLine => ({
-  barcode: '',
-  track: 'none',
-  lot: null,
-  expires: null,
-  serial: null,
-  isNew: false,
-  unitCost: '0',
-  ...of,
-})
 
 describe('a count of the shelf', () => {
   const open = () =>

@@ -6,6 +6,7 @@ import type { CountLine } from '@/ui/goods/countDraft'
 import { ListFilters } from '@/ui/list/ListFilters'
 import { SearchBox } from '@/ui/SearchBox'
 import { answerCalls } from './calls'
+import { countLine } from './countLine'
 import { userEvent } from './hand'
 import { choose, field, press, type } from './hands'
 import { address, router } from './world'
@@ -15,20 +16,8 @@ import { address, router } from './world'
 const TODAY = day('2026-03-02')
 
 describe('a count', () => {
-  const line = (goodsId: number, name: string): CountLine => ({
-    key: String(goodsId),
-    goodsId,
-    code: name.slice(0, 2),
-    barcode: '',
-    name,
-    track: 'none',
-    lot: null,
-    expires: null,
-    serial: null,
-    isNew: false,
-    onHand: '5',
-    unitCost: '0',
-  })
+  const line = (goodsId: number, name: string) =>
+    countLine({ key: String(goodsId), goodsId, code: name.slice(0, 2), name, onHand: '5' })
   const found = (...lines: readonly CountLine[]) => (
     <CountForm currency="USD" today={TODAY} placeId={null} lines={lines} />
   )

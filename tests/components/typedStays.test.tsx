@@ -19,6 +19,7 @@ import { emptyLine, isBlank } from '@/ui/sale/lineDraft'
 import { DrawerForms } from '@/ui/till/DrawerForms'
 import { answerCalls, refuses, type Sent } from './calls'
 import { userEvent } from './hand'
+import { countLine } from './countLine'
 import { field, noteOf, press, tick, type } from './hands'
 import { openPanel } from './sheetSale'
 
@@ -155,17 +156,14 @@ describe('rows of which something is typed', () => {
         { path: 'lines.1.lot', message: 'A lot is needed.' },
       ),
     })
-    const row = { barcode: '', expires: null, serial: null, unitCost: '0', onHand: '5' } as const
+    const row = (goodsId: number, name: string, more: object = {}) =>
+      countLine({ key: String(goodsId), goodsId, code: name.slice(0, 2), name, onHand: '5', ...more })
     render(
       <CountForm
         currency="USD"
         today={TODAY}
         placeId={null}
-        lines={[
-          { ...row, key: '1', goodsId: 1, code: 'VN', name: 'Violin', track: 'none', lot: null, isNew: false },
-          { ...row, key: '2', goodsId: 2, code: 'BO', name: 'Bow', track: 'none', lot: null, isNew: false },
-          { ...row, key: '3', goodsId: 3, code: 'RO', name: 'Rosin', track: 'lot', lot: null, isNew: true },
-        ]}
+        lines={[row(1, 'Violin'), row(2, 'Bow'), row(3, 'Rosin', { track: 'lot', isNew: true })]}
       />,
     )
     await type('Cost of new ones: Bow', 'much')

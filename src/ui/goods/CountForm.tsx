@@ -6,6 +6,7 @@ import { decimal, formatPrice } from '@/core/money'
 import { DayField, MoneyField, QuantityField, Text } from '../fields'
 import { messageFor, Refusal } from '../Refusal'
 import { useSend, type Refused } from '../send'
+import { inOrder, useSentRows } from '../useSentRows'
 import { LedgerHead, right } from '../LedgerHead'
 import { ScanBox } from './ScanBox'
 import { isCounted, lineBody, NOTHING_COUNTED, scanInto, type Counted, type CountLine } from './countDraft'
@@ -27,9 +28,7 @@ export const CountForm = ({ currency, today, placeId, lines }: Props) => {
   const [on, setOn] = useState<string>(today)
   const [scanned, setScanned] = useState('')
   const { send, busy, refused } = useSend()
-  // What is refused is said of the rows as they were sent.
-  const [sent, setSent] = useState<readonly string[]>([])
-  const problem = (key: string, field: string) => messageFor(refused, `lines.${sent.indexOf(key)}.${field}`)
+  const { problem, sentAs, rowOf } = useSentRows(refused)
   const of = (key: string): Counted => counted[key] ?? NOTHING_COUNTED
   const before = Object.values(met).filter((l) => isCounted(of(l.key)) && lines.every((x) => x.key !== l.key))
   const shown = [...lines, ...before]
@@ -40,7 +39,7 @@ export const CountForm = ({ currency, today, placeId, lines }: Props) => {
     setCounted((all) => ({ ...all, [key]: { ...NOTHING_COUNTED, ...all[key], ...part } }))
   }
   const save = async () => {
-    setSent(typed.map((l) => l.key))
+    sentAs(inOrder('lines', typed))
     const done = await send(
       'POST',
       '/stock-counts',
@@ -61,7 +60,7 @@ export const CountForm = ({ currency, today, placeId, lines }: Props) => {
   }
   // Rows have no numbers: what is refused of one is said with its name.
   const named = (e: Refused['errors'][number]) => {
-    const key = sent[Number(/^lines\.(\d+)/.exec(e.path)?.[1])]
+    const key = rowOf(e.path)
     const line = shown.find((l) => l.key === key)
     return line ? { path: '', message: `${line.name}: ${e.message}` } : e
   }

@@ -11,6 +11,7 @@ import { findCustomers, Picker, type FoundCustomer } from '../Picker'
 import { MethodChoice } from './MethodChoice'
 import { messageFor, Refusal } from '../Refusal'
 import { useSend } from '../send'
+import { inOrder, useSentRows } from '../useSentRows'
 import { usePreview, WouldPost } from '../WouldPost'
 import { Afterwards } from './Afterwards'
 import { moneyInBody, moneyInFacts, putOn } from './moneyInFacts'
@@ -40,8 +41,7 @@ export const MoneyInForm = ({ currency, today, customer, saleId, smallestCoin }:
   const [on, setOn] = useState<string>(today)
   const [puts, setPuts] = useState<Readonly<Record<string, string>> | null>(null)
   const { send, busy, refused } = useSend()
-  // What is refused is said of the things as they were sent.
-  const [sent, setSent] = useState<readonly string[]>([])
+  const { problem, sentAs } = useSentRows(refused)
   const amountField = useRef<HTMLInputElement>(null)
 
   const draft = { customerId: who?.id, on, method, amount, reference, tendered, puts }
@@ -54,7 +54,7 @@ export const MoneyInForm = ({ currency, today, customer, saleId, smallestCoin }:
 
   const take = async (print: boolean) => {
     if (!sound) return
-    setSent(putOn(items, facts.put, currency).map((o) => o.key))
+    sentAs(inOrder('for', putOn(items, facts.put, currency)))
     await send('POST', '/receipts', body, {
       say: (r) =>
         `Receipt ${r.number}: ${formatMoney(received)} from ${who?.name}.${Number(r.change) > 0 ? ` Change due ${formatDigits(r.change)}.` : ''}`,
@@ -132,7 +132,7 @@ export const MoneyInForm = ({ currency, today, customer, saleId, smallestCoin }:
               items={items}
               put={facts.put}
               onPut={setPuts}
-              problem={(key) => messageFor(refused, `for.${sent.indexOf(key)}.amount`)}
+              problem={(key) => problem(key, 'amount')}
               received={received}
               onAccount={facts.onAccount}
               nothingOpen={now !== null && items.length === 0}

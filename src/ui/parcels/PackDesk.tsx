@@ -5,8 +5,8 @@ import { QuantityField, Text } from '../fields'
 import { LedgerHead, right } from '../LedgerHead'
 import { Refusal } from '../Refusal'
 import { useSend } from '../send'
-import { parcelsBody, placesOfParcels, type ParcelDraft } from './pickDraft'
-import { useProblems } from './useProblems'
+import { parcelsBody, sentParcels, type ParcelDraft } from './pickDraft'
+import { useSentRows } from '../useSentRows'
 
 interface Props {
   readonly pickId: number
@@ -26,11 +26,11 @@ export const PackDesk = ({ pickId, number, lines, start, done }: Props) => {
   }
   const [parcels, setParcels] = useState<readonly ParcelDraft[]>(start.length > 0 ? start : [whole])
   const { send, busy, refused } = useSend()
-  const { problem, sentAs } = useProblems(refused)
+  const { problem, sentAs } = useSentRows(refused)
   const change = (at: number, part: Partial<ParcelDraft>): void =>
     setParcels((all) => all.map((p, i) => (i === at ? { ...p, ...part } : p)))
   const pack = () => {
-    sentAs(placesOfParcels(parcels))
+    sentAs(sentParcels(parcels))
     return send('POST', `/picks/${pickId}/pack`, parcelsBody(parcels), {
       say: (p) => `${number} is packed in ${p.parcels.length} ${p.parcels.length === 1 ? 'parcel' : 'parcels'}.`,
     })
@@ -45,7 +45,7 @@ export const PackDesk = ({ pickId, number, lines, start, done }: Props) => {
           <tbody>
             {lines.map((l) => (
               <tr key={l.lineId}>
-                <td>{l.description}</td>
+                <td className="min-w-24">{l.description}</td>
                 <td className="fig">{formatDigits(l.picked)}</td>
                 {parcels.map((p, i) => (
                   <td key={i}>
@@ -54,7 +54,7 @@ export const PackDesk = ({ pickId, number, lines, start, done }: Props) => {
                       hideLabel
                       value={p.quantities[l.lineId] ?? ''}
                       onValue={(v) => change(i, { quantities: { ...p.quantities, [l.lineId]: v } })}
-                      problem={problem(`${i} ${l.lineId}`)}
+                      problem={problem(`${i} ${l.lineId}`, 'quantity')}
                     />
                   </td>
                 ))}
@@ -70,7 +70,7 @@ export const PackDesk = ({ pickId, number, lines, start, done }: Props) => {
                     value={p.weight}
                     placeholder="reckoned"
                     onValue={(weight) => change(i, { weight })}
-                    problem={problem(`${i} weight`)}
+                    problem={problem(`${i}`, 'weight')}
                   />
                 </td>
               ))}
@@ -85,7 +85,7 @@ export const PackDesk = ({ pickId, number, lines, start, done }: Props) => {
                     value={p.size}
                     placeholder="its box"
                     onChange={(e) => change(i, { size: e.target.value })}
-                    problem={problem(`${i} size`)}
+                    problem={problem(`${i}`, 'size')}
                   />
                 </td>
               ))}

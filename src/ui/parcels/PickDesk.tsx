@@ -7,17 +7,8 @@ import { LedgerHead, right } from '../LedgerHead'
 import { Refusal } from '../Refusal'
 import { Select } from '../Select'
 import { call, useSend } from '../send'
-import {
-  correctBody,
-  emptied,
-  placesOfRows,
-  rowsOf,
-  scanRow,
-  sumRows,
-  type DeskLine,
-  type PickedRow,
-} from './pickDraft'
-import { useProblems } from './useProblems'
+import { correctBody, emptied, rowsOf, scanRow, sentRows, sumRows, type DeskLine, type PickedRow } from './pickDraft'
+import { useSentRows } from '../useSentRows'
 
 interface Props {
   readonly pickId: number
@@ -33,7 +24,7 @@ export const PickDesk = ({ pickId, number, lines, places, done }: Props) => {
   const [rows, setRows] = useState<readonly PickedRow[]>(rowsOf(lines, places[0]?.id ?? 1))
   const [scanned, setScanned] = useState<{ readonly any: boolean; readonly says: string }>({ any: false, says: '' })
   const { send, busy, refused } = useSend()
-  const { problem, sentAs } = useProblems(refused)
+  const { problem, sentAs } = useSentRows(refused)
   const change = (key: string, part: Partial<PickedRow>): void =>
     setRows((all) => all.map((r) => (r.key === key ? { ...r, ...part } : r)))
   const scan = async (code: string) => {
@@ -58,7 +49,7 @@ export const PickDesk = ({ pickId, number, lines, places, done }: Props) => {
       return [...all.slice(0, at), added, ...all.slice(at)]
     })
   const save = () => {
-    sentAs(placesOfRows(rows))
+    sentAs(sentRows(rows))
     const say = () => `${number} saved as it was picked.`
     return send('POST', `/picks/${pickId}/correct`, correctBody(rows), { say })
   }
@@ -119,7 +110,7 @@ export const PickDesk = ({ pickId, number, lines, places, done }: Props) => {
                         hideLabel
                         value={r.piece}
                         onChange={(e) => change(r.key, { piece: e.target.value })}
-                        problem={problem(`${r.key} piece`)}
+                        problem={problem(r.key, r.line.track === 'lot' ? 'lot' : 'serials')}
                       />
                     )}
                   </td>
@@ -130,7 +121,7 @@ export const PickDesk = ({ pickId, number, lines, places, done }: Props) => {
                     hideLabel
                     value={r.quantity}
                     onValue={(quantity) => change(r.key, { quantity })}
-                    problem={problem(`${r.key} quantity`)}
+                    problem={problem(r.key, 'quantity')}
                   />
                 </td>
               </tr>

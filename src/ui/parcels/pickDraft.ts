@@ -3,6 +3,7 @@ import { decimal, ZERO } from '@/core/money'
 import { splitSerials } from '@/core/stock'
 import type { Track } from '@/core/kinds'
 import { isEmptyRow } from '../form/isEmptyRow'
+import type { SentRows } from '../useSentRows'
 
 /** A line of a pick list as its desk shows it. */
 export type DeskLine = PickView['lines'][number] & {
@@ -59,17 +60,8 @@ export const correctBody = (rows: readonly PickedRow[]) => ({
   })),
 })
 
-/** Where fields of a desk stand in what is sent, by their names there: what is refused is told at them. */
-export type Places = ReadonlyMap<string, string>
-export const placesOfRows = (rows: readonly PickedRow[]): Places =>
-  new Map(
-    pickedByLine(rows).flatMap(({ picked }, n) =>
-      picked.flatMap((r, m) => [
-        [`${r.key} quantity`, `lines.${n}.from.${m}.quantity`],
-        [`${r.key} piece`, `lines.${n}.from.${m}.${r.line.track === 'lot' ? 'lot' : 'serials'}`],
-      ]),
-    ),
-  )
+export const sentRows = (rows: readonly PickedRow[]): SentRows =>
+  new Map(pickedByLine(rows).flatMap(({ picked }, n) => picked.map((r, m) => [r.key, `lines.${n}.from.${m}`] as const)))
 
 const isNumber = (text: string): boolean => /^\d+(\.\d+)?$/.test(text)
 export const sumRows = (rows: readonly PickedRow[]): string =>
@@ -142,11 +134,11 @@ export const parcelsBody = (parcels: readonly ParcelDraft[]) => ({
   })),
 })
 
-export const placesOfParcels = (parcels: readonly ParcelDraft[]): Places =>
+/** Each parcel by which one it is on the desk, and each line in it by the two of them. */
+export const sentParcels = (parcels: readonly ParcelDraft[]): SentRows =>
   new Map(
     filled(parcels).flatMap(({ at, lines }, n) => [
-      [`${at} weight`, `parcels.${n}.weight`],
-      [`${at} size`, `parcels.${n}.size`],
-      ...lines.map(({ lineId }, m): [string, string] => [`${at} ${lineId}`, `parcels.${n}.lines.${m}.quantity`]),
+      [`${at}`, `parcels.${n}`] as const,
+      ...lines.map(({ lineId }, m) => [`${at} ${lineId}`, `parcels.${n}.lines.${m}`] as const),
     ]),
   )

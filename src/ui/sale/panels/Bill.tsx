@@ -78,7 +78,7 @@ export const Bill = ({ sale, today, onClose }: PanelProps) => {
       asBody={bodyOf}
       skip={{
         'what.lines': isEmptyRow,
-        charges: (c: Draft['charges'][number]) => c.description.trim() === '' && c.unitPrice === '',
+        charges: isEmptyRow,
       }}
       say={(i) => sayBilled(i, sale.customer)}
       preview={{ currency: sale.currency, say: sayInFigures }}

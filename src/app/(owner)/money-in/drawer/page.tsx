@@ -62,7 +62,7 @@ export default async function Drawer({ searchParams }: { searchParams: Search })
                   {drawer.counts.map((c) => (
                     <tr key={c.id}>
                       <td className="first font-figure">{c.number}</td>
-                      <td className="sub">
+                      <td className="rest sub">
                         {Object.entries(c.pieces)
                           .map(([worth, n]) => `${n} × ${worth}`)
                           .join(', ')}
