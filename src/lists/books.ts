@@ -1,9 +1,10 @@
 import { formatDay } from '@/core/day'
 import type { Closing } from '@/model/books/journal'
 import { absMoney, isPositiveMoney, isZeroMoney, subtractMoney, type Money } from '@/core/money'
-import { ACCOUNT_KIND_NAMES, TREATMENT_NAMES } from '@/core/names'
+import { ACCOUNT_KIND_NAMES } from '@/core/names'
 import type { AccountRow, ChartRow } from '@/model/books/account'
-import type { BalanceRow, JournalLine, ReportLine, TaxRow } from '@/model/books/bookRows'
+import type { Tie } from '@/model/books/ties'
+import type { BalanceRow, JournalLine, ReportLine } from '@/model/books/bookRows'
 import { defineColumns, type Column } from './column'
 import { dayField, hiddenId, hiddenText, hiddenYes, search, type Fields } from './field'
 import { defineList } from './list'
@@ -90,23 +91,28 @@ export const budgetColumns = defineColumns<ReportLine>([
 export const cashFlowList = report('cash-flow', 'Cash flow', span)
 export const balanceSheetList = report('balance-sheet', 'Balance sheet', asOf)
 
-export const taxList = defineList<TaxRow>()({
-  name: 'tax',
-  title: 'Tax',
+export const tiesList = defineList<Tie>()({
+  name: 'ties',
+  title: 'Do they agree?',
   path: '/books',
-  fields: span,
-  columns: defineColumns<TaxRow>([
-    { key: 'code', head: 'Code', as: 'text', of: (r) => r.code },
-    { key: 'name', head: 'Tax', as: 'text', of: (r) => r.component ?? r.name },
-    { key: 'treatment', head: 'Treatment', as: 'text', of: (r) => TREATMENT_NAMES[r.treatment], tone: 'quiet' },
-    { key: 'rate', head: 'Rate', as: 'percent', of: (r) => r.rate.times(100) },
-    { key: 'net', head: 'Billed, net', as: 'money', of: (r) => r.net },
-    { key: 'tax', head: 'Tax', as: 'money', of: (r) => r.amount, sum: true },
+  fields: asOf,
+  columns: defineColumns<Tie>([
+    { key: 'name', head: 'Figure', as: 'text', of: (t) => t.name, href: (t) => t.documents ?? t.inTheBooks },
+    { key: 'documents', head: 'Documents', as: 'money', of: (t) => t.subledger },
+    { key: 'accounts', head: 'Accounts', as: 'money', of: (t) => t.account, href: (t) => t.inTheBooks },
+    {
+      key: 'difference',
+      head: 'Difference',
+      as: 'money',
+      of: (t) => t.difference,
+      tone: (t) => (isZeroMoney(t.difference) ? 'paid' : 'late'),
+      note: (t) => (isZeroMoney(t.difference) ? '✓' : '✗'),
+    },
   ]),
-  opensBy: { by: 'code', down: false },
-  foot: { says: 'tax due', inFile: false },
-  empty: 'No tax was charged in these days.',
-  nothingFits: 'No tax was charged in these days.',
+  // They have an order of their own.
+  opensBy: { by: '', down: false },
+  empty: 'Nothing is in the books by this day.',
+  nothingFits: 'Nothing is in the books by this day.',
 })
 
 const sayClosing = (c: Closing): string =>

@@ -4,6 +4,7 @@ import { scaleBand, scaleLinear } from 'd3-scale'
 import { formatDayAndMonth, formatDayShort, formatMonth, type Day } from '@/core/day'
 import { formatMoney, toDecimal, type Money } from '@/core/money'
 import { AGE_COLUMNS, type AgeColumn, type Ages } from '@/core/receivables'
+import { To } from './To'
 
 /** Drawing only: a length for an amount. No figure that is read comes from here. */
 const size = (m: Money): number => toDecimal(m).toNumber()
@@ -20,8 +21,11 @@ const AGE_FILL: Readonly<Record<AgeColumn, string>> = {
 export const AgeBar = ({
   ages,
   names,
+  hrefOf,
 }: {
   readonly ages: Ages
+  /** Where an age opens into whom it is of. */
+  readonly hrefOf: (column: AgeColumn) => string
   readonly names: Readonly<Record<AgeColumn, string>>
 }) => {
   const x = scaleLinear([0, Math.max(size(ages.total), 0.01)], [0, 100])
@@ -49,7 +53,11 @@ export const AgeBar = ({
               <span aria-hidden className="inline-block h-2.5 w-2.5" style={{ background: AGE_FILL[c] }} />
               {names[c]}
             </dt>
-            <dd className="fig font-bold">{formatMoney(ages[c])}</dd>
+            <dd className="fig font-bold">
+              <To className="hover:underline" href={hrefOf(c)} aria-label={`${names[c]}: ${formatMoney(ages[c])}`}>
+                {formatMoney(ages[c])}
+              </To>
+            </dd>
           </div>
         ))}
       </dl>

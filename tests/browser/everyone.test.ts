@@ -34,6 +34,7 @@ const VIEWS = [
   '/books/opening',
   '/books?view=tax',
   '/books?view=ties',
+  '/books?view=tax&code=1&component=1',
   '/books/accounts/5',
   '/books/entries/1',
   '/settings',

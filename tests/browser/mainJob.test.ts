@@ -122,6 +122,13 @@ describe('from an empty shop to money, with the keyboard alone', () => {
     await i.go('/books?view=ties')
     await i.see('Do they agree?')
     expect(await driver.executeScript('return document.body.innerText.includes("✗")')).toBe(false)
+    await i.click('Receivables: unpaid invoices')
+    await i.see('Owed to you')
+    await i.go('/books?view=tax')
+    await i.click('Sales tax')
+    await i.see('What it is made of')
+    await i.click('All tax codes')
+    await i.see('tax due')
   })
 
   test('a draft is changed on its page, then issued', async () => {

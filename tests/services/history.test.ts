@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { beforeAll, expect, test } from 'vitest'
 import { sql } from 'drizzle-orm'
+import { present } from '@/core/present'
 import { addDays, addMonths, day, monthStart, type Day, type Span } from '@/core/day'
 import { PROFIT_BY, PURCHASE_STATUSES } from '@/core/kinds'
 import { toDecimalString, ZERO } from '@/core/money'
@@ -13,6 +14,7 @@ import { History } from './history/history'
 import { neverBelowZero, neverMiscounted, neverTooMuchCredited, notInvoicedIsOff } from './history/limits'
 import { cashIsOff, taxIsOff } from './history/books'
 import { countsThatAreOff, looksThatAreOff } from './history/looks'
+import { opensIntoOther } from './history/opens'
 import type { ToldGoods } from './history/pieces'
 import { KINDS_OF_BUSINESS, openKind } from './history/shops'
 import { step } from './history/steps'
@@ -20,7 +22,7 @@ import type { TestShop } from './shop'
 import { listDuesOfSales, listOpenDues } from '@/data/queries/due'
 import { sumAccounts, sumAccountsOf } from '@/data/queries/balances'
 import { listCashHeld } from '@/data/queries/cashMoves'
-import { sumTax } from '@/data/queries/invoices'
+import { sumTax } from '@/data/queries/taxSums'
 import { readProfitAndLoss } from '@/model/books/books'
 import { findOrders } from '@/data/queries/buyingLists'
 import { orderViews } from '@/model/buying/orders'
@@ -263,5 +265,24 @@ test('sums of many spans, asked at once, are what the lines and the papers of ea
     const taxes = await sumTax(s.db, span, 'USD')
     const all = (of: 'net' | 'amount') => `${taxes.reduce((sum, t) => sum + t[of].minor, 0n)}`
     expect([span, all('net'), all('amount')]).toEqual([span, direct!.net, direct!.tax])
+  }
+})
+
+test('a figure of a report opens into rows that come to it', async () => {
+  for (const { shop } of shops) {
+    const where = {
+      db: shop.db,
+      business: present(await findBusiness(shop.db)),
+      today: day('2029-01-01'),
+      currency: 'USD',
+    }
+    const spans = [45, 1500].flatMap((days) =>
+      [0, 200, 400, 600, 700]
+        .map((n) => addDays(day('2025-12-31'), n))
+        .map((from) => ({ from, to: addDays(from, days) })),
+    )
+    const opened = await Promise.all(spans.map((span) => opensIntoOther(where, span)))
+    expect(opened.flatMap((o) => o.off)).toEqual([])
+    expect(opened.some((o) => o.opened > 0)).toBe(true)
   }
 })

@@ -1,8 +1,11 @@
 import { addDays, type Day } from '@/core/day'
 import { cashIsOff, taxIsOff } from '../services/history/books'
 import { neverBelowZero, neverMiscounted, neverTooMuchCredited, notInvoicedIsOff } from '../services/history/limits'
+import { opensIntoOther } from '../services/history/opens'
 import { countsThatAreOff, looksThatAreOff } from '../services/history/looks'
 import type { TestShop } from '../services/shop'
+import { findBusiness } from '@/data/queries/business'
+import { present } from '@/core/present'
 import { readTies } from '@/model/books/ties'
 
 const MONTHS = 12
@@ -10,6 +13,7 @@ const MONTHS = 12
 /** What of the books does not agree, on days of the two years before. */
 const booksThatAreOff = async (db: TestShop['db'], today: Day) => {
   const days = Array.from({ length: MONTHS }, (_, i) => addDays(today, -i * 61))
+  const where = { db, business: present(await findBusiness(db)), today, currency: 'USD' }
   return {
     ties: (await Promise.all(days.map((d) => readTies(db, d, 'USD'))))
       .flat()
@@ -21,6 +25,9 @@ const booksThatAreOff = async (db: TestShop['db'], today: Day) => {
     below: await neverBelowZero(db),
     credited: await neverTooMuchCredited(db),
     miscounted: await neverMiscounted(db),
+    opened: (
+      await Promise.all(days.slice(0, 3).map((d) => opensIntoOther(where, { from: addDays(d, -200), to: d })))
+    ).flatMap((o) => o.off),
   }
 }
 
@@ -45,6 +52,7 @@ export const NOTHING_OFF = {
   below: [],
   credited: [],
   miscounted: [],
+  opened: [],
   looks: [],
   counts: [],
 }

@@ -1,4 +1,5 @@
 import { yearStart, type Day } from '@/core/day'
+import { sumMoney, type Money } from '@/core/money'
 import {
   accountList,
   accountsList,
@@ -8,16 +9,18 @@ import {
   closingsList,
   journalList,
   profitAndLossList,
-  taxList,
+  tiesList,
   trialBalanceList,
 } from '@/lists/books'
+import { taxColumns, taxedList, taxList } from '@/lists/tax'
 import { linesOfBalance, linesOfBudget, linesOfCashFlow, readJournalLines } from '@/model/books/bookRows'
 import { readBudgeted } from '@/model/books/budget'
 import { readBalanceSheet, readCashFlow, readProfitAndLoss, readTrialBalance } from '@/model/books/books'
 import { taxPapersList, taxReturnsList } from '@/lists/taxReturns'
 import { readTaxPapers, readTaxReturns } from '@/model/books/taxReturns'
+import { readTies } from '@/model/books/ties'
 import { readAccount, readChart } from '@/model/books/account'
-import { readClosings, readTax } from '@/model/books/journal'
+import { readClosings, readTax, readTaxed } from '@/model/books/journal'
 import { given, pageOfAll, pageOfQuery, partOf, reader } from './reader'
 
 const yearOf = ({ from, to }: { readonly from: Day | null; readonly to: Day | null }, today: Day) => {
@@ -62,9 +65,24 @@ export const balanceSheet = reader(balanceSheetList, async (where, asked, size) 
   )
 })
 
-export const tax = reader(taxList, async (where, asked, size) =>
-  pageOfAll(taxList, await readTax(where, yearOf(asked.filter, where.today)), asked, size, where),
-)
+export const tax = reader(taxList, async (where, asked, size) => {
+  const span = yearOf(asked.filter, where.today)
+  return pageOfAll({ ...taxList, columns: taxColumns(span) }, await readTax(where, span), asked, size, where)
+})
+
+export const taxed = reader(taxedList, async (where, asked, size) => {
+  const { code, component } = given(asked.filter)
+  const filter = { ...yearOf(asked.filter, where.today), code, component }
+  const { rows, of } = await readTaxed(where, filter, partOf(asked, size, taxedList.opensBy))
+  const sum = (amounts: readonly Money[]) => sumMoney(amounts, where.currency)
+  const sums = { net: sum(of.map((t) => t.net)), tax: sum(of.map((t) => t.amount)) }
+  return { ...pageOfQuery(taxedList.columns, rows, size, { sums }), of }
+})
+
+export const ties = reader(tiesList, async (where, asked, size) => {
+  const day = asked.filter.asOf ?? asked.filter.to ?? where.today
+  return pageOfAll(tiesList, await readTies(where.db, day, where.currency), asked, size, where)
+})
 
 export const account = reader(accountList, async (where, asked, size) => {
   const id = asked.filter.account ?? 0

@@ -1,6 +1,8 @@
 import { isPositiveMoney, parseMoney, subtractMoney, type Money } from '@/core/money'
 import { settlementsList, slipsList } from '@/lists/bank'
 import { drawerList } from '@/lists/drawer'
+import { EXPECTED_WEEKS } from '@/core/receivables'
+import { expectedList } from '@/lists/expected'
 import { heldList } from '@/lists/held'
 import { invoicesList } from '@/lists/invoices'
 import { layawaysList } from '@/lists/layaways'
@@ -15,6 +17,7 @@ import { readRegister } from '@/model/invoice/register'
 import { readLayawayBook } from '@/model/plan/layawayBook'
 import { readPlanBook } from '@/model/plan/planBook'
 import { readReceiptBook } from '@/model/receipt/receiptPage'
+import { readExpected } from '@/model/receivables/expected'
 import { readOpenAsOf } from '@/model/receivables/openAsOf'
 import { readOwed } from '@/model/receivables/owed'
 import { given, pageOfAll, pageOfQuery, partOf, reader } from './reader'
@@ -47,6 +50,10 @@ export const receipts = reader(receiptsList, async (where, asked, size) => {
   if (!sums) return pageOfQuery(receiptsList.columns, rows, size)
   return pageOfQuery(receiptsList.columns, rows, size, { sums: { amount: sums.amount }, count: sums.count })
 })
+
+export const expected = reader(expectedList, async (where, asked, size) =>
+  pageOfAll(expectedList, await readExpected(where, EXPECTED_WEEKS), asked, size, where),
+)
 
 export const receivables = reader(owedList, async (where, asked, size) => {
   const { asOf, by, group, show, kind, channel } = asked.filter

@@ -14,7 +14,17 @@ import { picksList } from '@/lists/picks'
 import { readPicks } from '@/model/parcel/picks'
 import { postList } from '@/lists/post'
 import { repeatsList } from '@/lists/repeats'
-import { offersList, saleCostsList, salesByChannelList, salesByKindList } from '@/lists/saleReports'
+import {
+  offersColumns,
+  offersList,
+  ordersList,
+  saleCostsList,
+  salesByChannelList,
+  salesByColumns,
+  salesByKindList,
+  sentOffersList,
+} from '@/lists/saleReports'
+import { fateOf } from '@/core/sale'
 import { salesList } from '@/lists/sales'
 import { backordersList } from '@/lists/backorders'
 import { stockCardList } from '@/lists/stockCard'
@@ -29,7 +39,7 @@ import { readStockCard } from '@/model/goods/goodsPage'
 import { readCustomers } from '@/model/people/customers'
 import { readPost } from '@/model/post/post'
 import { readRepeats } from '@/model/sale/repeats'
-import { readOffers, readSaleCosts, readSalesBy } from '@/model/sale/reports'
+import { readOffers, readOrders, readSaleCosts, readSalesBy, readSentOffers } from '@/model/sale/reports'
 import { readOpenBaskets, readSaleList } from '@/model/sale/saleList'
 import { readUsual } from '@/model/sale/usualGoods'
 import { given, pageOfAll, pageOfQuery, partOf, reader } from './reader'
@@ -71,8 +81,18 @@ export const post = reader(postList, async (where, asked, size) => {
 
 export const offers = reader(offersList, async (where, asked, size) => {
   const { db, business, today } = where
-  const rows = await readOffers(db, spanOf(asked.filter, today), asked.filter.by ?? 'month', business, today)
-  return pageOfAll(offersList, rows, asked, size, where)
+  const kept = { ...spanOf(asked.filter, today), by: asked.filter.by ?? ('month' as const) }
+  const rows = await readOffers(db, kept, kept.by, business, today)
+  return pageOfAll({ ...offersList, columns: offersColumns(kept) }, rows, asked, size, where)
+})
+
+export const sentOffers = reader(sentOffersList, async (where, asked, size) => {
+  const { db, business, today } = where
+  const { by, group, fate } = asked.filter
+  const rows = (await readSentOffers(db, spanOf(asked.filter, today), by ?? 'month', business, today)).filter(
+    (r) => (group === null || r.group === group) && (fate === null || fateOf(r) === fate),
+  )
+  return pageOfAll(sentOffersList, rows, asked, size, where)
 })
 
 export const saleCosts = reader(saleCostsList, async (where, asked, size) => {
@@ -86,18 +106,21 @@ export const saleCosts = reader(saleCostsList, async (where, asked, size) => {
 })
 
 const salesBy = (list: typeof salesByKindList | typeof salesByChannelList, by: 'kind' | 'channel') =>
-  reader(list, async (where, asked, size) =>
-    pageOfAll(
-      list,
-      await readSalesBy(where.db, spanOf(asked.filter, where.today), by, where.currency),
-      asked,
-      size,
-      where,
-    ),
-  )
+  reader(list, async (where, asked, size) => {
+    const span = spanOf(asked.filter, where.today)
+    const rows = await readSalesBy(where.db, span, by, where.currency)
+    return pageOfAll({ ...list, columns: salesByColumns(by, span) }, rows, asked, size, where)
+  })
 
 export const salesByKind = salesBy(salesByKindList, 'kind')
 export const salesByChannel = salesBy(salesByChannelList, 'channel')
+
+export const orders = reader(ordersList, async (where, asked, size) => {
+  const { kind, channel } = given(asked.filter)
+  const of = { ...spanOf(asked.filter, where.today), kind, channel }
+  const { rows, sums } = await readOrders(where.db, of, partOf(asked, size, ordersList.opensBy), where.currency)
+  return pageOfQuery(ordersList.columns, rows, size, { sums })
+})
 
 export const repeats = reader(repeatsList, async (where, asked, size) =>
   pageOfAll(repeatsList, await readRepeats(where), asked, size, where),

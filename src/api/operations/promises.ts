@@ -4,7 +4,6 @@ import { sayIssues } from '@/contract/sayIssue'
 import { present } from '@/core/present'
 import { z } from 'zod'
 import { toDecimalString } from '@/core/money'
-import { forecast, forecastInput } from '@/core/receivables'
 import { INVOICE_STATES, listRegister, sumRegister } from '@/data/queries/invoiceRegister'
 import { listDrawerMoves } from '@/data/queries/drawer'
 import { dropPromise, promisePay } from '@/services/chase/promisePay'
@@ -20,7 +19,7 @@ import { bounceReceipt } from '@/services/money/voidReceipt'
 import { writeOffDue, writeOffRests } from '@/services/money/writeOff'
 import { keepCardForPlan, payOffPlan, quotePlanPayoff, reschedulePlan } from '@/services/plans/changePlan'
 import { giveUpLayaway } from '@/services/plans/giveUpLayaway'
-import { readBackTests, readForecastFacts, RUNS } from '@/model/receivables/expected'
+import { readBackTests, readExpected } from '@/model/receivables/expected'
 import { dropView, keepView } from '@/services/views/keepView'
 import { readOweMost, readPayHabits } from '@/model/receivables/payHabits'
 import { planBookView } from '@/model/plan/planBook'
@@ -148,13 +147,9 @@ export const promises = [
       later: z.coerce.number().int().min(0).max(365).default(0),
     }),
     async ({ db, business, today, query }) => {
-      const facts = await readForecastFacts(db, today)
-      const later = query.customer === undefined ? {} : { later: { [query.customer]: query.later } }
-      const amount = (minor: bigint) => t({ minor, currency: business.currency })
-      const weeks = present(forecast(forecastInput(facts, { weeks: query.weeks, runs: RUNS, ...later })))
-      return whole(
-        weeks.map((w) => ({ week: w.week, low: amount(w.low), median: amount(w.median), high: amount(w.high) })),
-      )
+      const later = query.customer === undefined ? undefined : { [query.customer]: query.later }
+      const weeks = await readExpected({ db, business, today, currency: business.currency }, query.weeks, later)
+      return whole(weeks.map((w) => ({ week: w.week, low: t(w.low), median: t(w.median), high: t(w.high) })))
     },
   ),
   read(

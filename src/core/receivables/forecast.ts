@@ -11,6 +11,9 @@ import { daysBetween, addDays, weekStart, type Day } from '../day'
  */
 export const MIN_SAMPLES = 3
 
+/** Money is expected over so many weeks from today. */
+export const EXPECTED_WEEKS = 12
+
 export interface ForecastDue {
   readonly customerId: number
   readonly dueOn: Day

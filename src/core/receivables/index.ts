@@ -2,6 +2,7 @@ export * from './age'
 export { expectByWeek } from './expectByWeek'
 export { daysToPay, type PaidDue } from './daysToPay'
 export {
+  EXPECTED_WEEKS,
   forecast,
   forecastInput,
   backTest,

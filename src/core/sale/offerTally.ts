@@ -25,13 +25,19 @@ export interface OfferTally {
   readonly days: Decimal | null
 }
 
+export type Fate = 'agreed' | 'lost' | 'open'
+
+/** What became of an estimate: agreed though it was lost once is agreed. */
+export const fateOf = ({ agreedOn, lost }: Pick<OfferFate, 'agreedOn' | 'lost'>): Fate =>
+  agreedOn !== null ? 'agreed' : lost ? 'lost' : 'open'
+
 /** Counts estimates by group, in the order the groups first appear: how many became orders, and how long that took. */
 export const tallyOffers = (offers: readonly OfferFate[], currency: string): OfferTally[] => {
   const groups = new Map<string, OfferFate[]>()
   for (const o of offers) groups.set(o.group, [...(groups.get(o.group) ?? []), o])
   return [...groups].map(([group, of]) => {
-    const agreed = of.filter((o) => o.agreedOn !== null)
-    const lost = of.filter((o) => o.agreedOn === null && o.lost)
+    const agreed = of.filter((o) => fateOf(o) === 'agreed')
+    const lost = of.filter((o) => fateOf(o) === 'lost')
     const decided = agreed.length + lost.length
     const sum = (list: readonly OfferFate[]) => list.map((o) => o.total).reduce(addMoney, zeroMoney(currency))
     const waited = agreed.reduce((days, o) => days + Math.max(0, daysBetween(o.sentOn, present(o.agreedOn))), 0)

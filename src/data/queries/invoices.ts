@@ -1,12 +1,10 @@
-import type { Treatment } from '@/core/tax'
 import { present } from '@/core/present'
-import { and, asc, eq, sql, type SQL } from 'drizzle-orm'
+import { and, asc, eq } from 'drizzle-orm'
 import type { Day } from '@/core/day'
-import { decimal, money, type Decimal, type Money } from '@/core/money'
+import { money, type Decimal, type Money } from '@/core/money'
 import { builtForId, builtForIds } from '../builtOnce'
 import type { Db } from '../connect'
 import { customer, invoice, invoiceLine, invoiceTax } from '../schema'
-import { wholeMonths, type BrokenMonth } from './balances'
 import { isOneOf } from './search'
 
 export interface InvoiceLineRow {
@@ -184,59 +182,4 @@ export const markIssued = async (
     .update(invoice)
     .set({ ...issued, status: 'issued' })
     .where(eq(invoice.id, id))
-}
-
-export interface TaxSumRow {
-  readonly code: string
-  readonly name: string
-  readonly treatment: Treatment
-  readonly component: string | null
-  readonly rate: Decimal
-  readonly net: Money
-  readonly amount: Money
-}
-
-/** Taxes of some days as their papers say them. */
-const taxesOfDays = ({ from, to }: BrokenMonth): SQL => sql`
-            select t.tax_code_id, t.component_id, case i.kind when 'credit-note' then -t.net else t.net end,
-                   case i.kind when 'credit-note' then -t.amount else t.amount end
-              from invoice i join invoice_tax t on t.invoice_id = i.id where i.status = 'issued' and i.on_day between ${from} and ${to}
-            union all
-            select tax_code_id, component_id, net, amount from tax_move where on_day between ${from} and ${to}`
-
-const TAXES_BETWEEN = (after: SQL, before: SQL): SQL => sql`
-            select from invoice where on_day > ${after} and on_day < ${before}
-            union all select from tax_move where on_day > ${after} and on_day < ${before}`
-
-/** Tax by code and component of what was issued in a span, credit notes taken off: whole months from the kept sums. */
-export const sumTax = async (
-  db: Db,
-  span: { readonly from: Day; readonly to: Day },
-  currency: string,
-): Promise<TaxSumRow[]> => {
-  const { firstMonth, endMonth, andBroken } = wholeMonths(span, TAXES_BETWEEN)
-  const rows = await db.execute<{
-    code: string
-    name: string
-    treatment: TaxSumRow['treatment']
-    component: string | null
-    rate: string | null
-    net: string
-    amount: string
-  }>(sql`
-    select c.code, c.name, c.treatment, k.name as component, k.rate::text as rate,
-           sum(t.net)::text as net, sum(t.amount)::text as amount
-      from (select tax_code_id, component_id, net, amount from tax_month where month >= ${firstMonth} and month < ${endMonth}
-            ${andBroken(taxesOfDays)}) t
-      join tax_code c on c.id = t.tax_code_id left join tax_component k on k.id = t.component_id
-     group by c.id, k.id order by c.id, k.id`)
-  return rows.map((r) => ({
-    code: r.code,
-    name: r.name,
-    treatment: r.treatment,
-    component: r.component,
-    rate: decimal(r.rate ?? '0'),
-    net: money(BigInt(r.net), currency),
-    amount: money(BigInt(r.amount), currency),
-  }))
 }

@@ -1,9 +1,9 @@
-import { sql } from 'drizzle-orm'
+import { sql, type SQL } from 'drizzle-orm'
 import type { Day } from '@/core/day'
 import { money, type Money } from '@/core/money'
 import type { Db } from '../connect'
 import { inMinor } from './inMinor'
-import { cutTo, type Part } from './inOrder'
+import { cutTo, inOrder, type Part } from './inOrder'
 
 interface Span {
   readonly from: Day
@@ -13,6 +13,9 @@ interface Span {
 /** Estimates first sent in a span, with what became of them. Sales that began as orders are not among them. */
 export const listOffers = async (db: Db, span: Span, currency: string) => {
   const rows = await db.execute<{
+    id: number
+    number: number
+    title: string
     sent_on: Day
     agreed_on: Day | null
     closed_as: 'declined' | 'cancelled' | null
@@ -23,13 +26,16 @@ export const listOffers = async (db: Db, span: Span, currency: string) => {
     customer: string
     total: string
   }>(sql`
-    select v.on_day::text as sent_on, s.agreed_on::text, s.closed_as, s.closed_reason, s.valid_until::text, s.kind, s.channel,
+    select s.id, s.number, s.title, v.on_day::text as sent_on, s.agreed_on::text, s.closed_as, s.closed_reason, s.valid_until::text, s.kind, s.channel,
            c.name as customer, v.gross::text as total
       from sale_version v join sale s on s.id = v.sale_id join customer c on c.id = s.customer_id
      where v.kind = 'offered' and v.on_day between ${span.from} and ${span.to}
        and v.n = (select min(n) from sale_version f where f.sale_id = v.sale_id and f.kind = 'offered')
      order by v.on_day, v.id`)
   return rows.map((r) => ({
+    saleId: r.id,
+    number: r.number,
+    title: r.title,
     sentOn: r.sent_on,
     agreedOn: r.agreed_on,
     closedAs: r.closed_as,
@@ -98,3 +104,63 @@ export const listSalesOf = (db: Db, span: Span, by: 'kind' | 'channel') =>
     select ${sql.identifier(by)} as group, count(*)::int as sales, sum(total)::text as total, sum(billed)::text as billed,
            coalesce(100.0 * sum(total) / nullif(sum(sum(total)) over (), 0), 0)::text as share
       from sale where agreed_on between ${span.from} and ${span.to} and closed_as is null group by 1 order by sum(total) desc`)
+
+/** Which of the orders of a span. */
+export interface OrdersOf extends Span {
+  readonly kind?: string
+  readonly channel?: string
+}
+
+export interface OrderInSpan {
+  readonly saleId: number
+  readonly number: number
+  readonly customer: string
+  readonly title: string
+  readonly agreedOn: Day
+  readonly total: Money
+  readonly billed: Money
+}
+
+const ORDERS: Readonly<Record<string, SQL>> = {
+  sale: sql`s.number`,
+  customer: sql`lower(c.name)`,
+  title: sql`lower(s.title)`,
+  agreedOn: sql`s.agreed_on`,
+  total: sql`s.total`,
+  billed: sql`s.billed`,
+}
+const inSpan = ({ from, to, kind, channel }: OrdersOf): SQL => sql`
+  s.agreed_on between ${from} and ${to} and s.closed_as is null
+  and ${kind === undefined ? sql`true` : sql`s.kind = ${kind}`} and ${channel === undefined ? sql`true` : sql`s.channel = ${channel}`}`
+
+/** The orders that `listSalesOf` adds up, the last agreed first where no order is asked for. */
+export const listOrders = async (db: Db, of: OrdersOf, part: Part, currency: string): Promise<OrderInSpan[]> => {
+  const rows = await db.execute<{
+    id: number
+    number: number
+    customer: string
+    title: string
+    agreed_on: Day
+    total: string
+    billed: string
+  }>(sql`
+    select s.id, s.number, c.name as customer, s.title, s.agreed_on::text, s.total::text, s.billed::text
+      from sale s join customer c on c.id = s.customer_id where ${inSpan(of)}
+     order by ${inOrder(ORDERS, part.order, sql`s.agreed_on desc, s.id desc`)} ${cutTo(part)}`)
+  return rows.map((r) => ({
+    saleId: r.id,
+    number: r.number,
+    customer: r.customer,
+    title: r.title,
+    agreedOn: r.agreed_on,
+    total: money(BigInt(r.total), currency),
+    billed: money(BigInt(r.billed), currency),
+  }))
+}
+
+/** What those orders come to. */
+export const sumOrders = async (db: Db, of: OrdersOf, currency: string) => {
+  const [row] = await db.execute<{ total: string; billed: string }>(sql`
+    select coalesce(sum(s.total), 0)::text as total, coalesce(sum(s.billed), 0)::text as billed from sale s where ${inSpan(of)}`)
+  return { total: money(BigInt(row?.total ?? 0), currency), billed: money(BigInt(row?.billed ?? 0), currency) }
+}

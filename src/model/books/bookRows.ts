@@ -12,7 +12,7 @@ import { listJournalLines, type JournalFilter, type JournalLineRow } from '@/dat
 import type { Where } from '../where'
 import { hrefOfSource } from './entrySource'
 
-export type { TaxSumRow as TaxRow } from '@/data/queries/invoices'
+export type { TaxSumRow as TaxRow } from '@/data/queries/taxSums'
 export type BalanceRow = TrialBalance['rows'][number]
 
 export interface JournalLine extends JournalLineRow {

@@ -11,7 +11,7 @@ import {
 } from '@/core/ledger'
 import { absMoney, subtractMoney, sumMoney, toDecimalString } from '@/core/money'
 import type { Db } from '@/data/connect'
-import { sumTax } from '@/data/queries/invoices'
+import { sumTax } from '@/data/queries/taxSums'
 import { sumAccounts, sumAccountsOf } from '@/data/queries/balances'
 import { listCashHeld, listCashMonths } from '@/data/queries/cashMoves'
 import { readBudgeted } from './budget'

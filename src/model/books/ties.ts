@@ -9,6 +9,10 @@ import { sumSubledgers } from '@/data/queries/receivables'
 
 export interface Tie {
   readonly name: string
+  /** The list of the documents on that day; null where no list adds up to them. */
+  readonly documents: string | null
+  /** The account they are posted to, or what all accounts come to. */
+  readonly inTheBooks: string
   readonly subledger: Money
   readonly account: Money
   readonly difference: Money
@@ -27,13 +31,15 @@ export const readTies = async (db: Db, asOf: Day, currency: string): Promise<Tie
     sumSubledgers(db, asOf, currency),
     sumBuying(db, asOf, currency),
   ])
-  const balance = (role: string): Money => inDebit(sums, accounts.find((a) => a.role === role)?.id, currency)
-  const tie = (name: string, subledger: Money, account: Money): Tie => ({
-    name,
-    subledger,
-    account,
-    difference: subtractMoney(subledger, account),
-  })
+  const accountOf = (role: string): number | undefined => accounts.find((a) => a.role === role)?.id
+  const trial = `/books?view=trial-balance&asOf=${asOf}`
+  const tie = (name: string, subledger: Money, role: string, on: 1 | -1, documents: string | null = null): Tie => {
+    const id = accountOf(role)
+    const debit = inDebit(sums, id, currency)
+    const account = on === 1 ? debit : negateMoney(debit)
+    const inTheBooks = id === undefined ? trial : `/books/accounts/${id}?to=${asOf}`
+    return { name, documents, inTheBooks, subledger, account, difference: subtractMoney(subledger, account) }
+  }
   const debits = sumMoney(
     sums.map((s) => s.debit),
     currency,
@@ -42,20 +48,28 @@ export const readTies = async (db: Db, asOf: Day, currency: string): Promise<Tie
     sums.map((s) => s.credit),
     currency,
   )
+  const day = `asOf=${asOf}`
   return [
-    tie('Receivables: unpaid invoices', papers.receivables, balance('receivables')),
-    tie('Held: deposits by sale', papers.held.deposit, negateMoney(balance('customer-deposits'))),
-    tie('Held: layaway by sale', papers.held.layaway, negateMoney(balance('layaway-deposits'))),
-    tie('Held: on account by customer', papers.held.account, negateMoney(balance('on-account'))),
-    tie('Invoiced ahead: invoices less handovers', papers.ahead, negateMoney(balance('billed-ahead'))),
-    tie('Finance charges: payment plans', papers.unearned, negateMoney(balance('unearned-charges'))),
-    tie('Tax on deposits: money paid in advance', papers.taxAhead, balance('tax-on-deposits')),
-    tie('Stock: goods on hand', papers.stock, balance('stock')),
-    tie('Payables: unpaid bills', buying.payables, negateMoney(balance('payables'))),
-    tie('Goods received less billed', buying.received, negateMoney(balance('received-not-billed'))),
-    tie('Paid in advance to suppliers', buying.ahead, balance('paid-ahead')),
-    tie('Set off: nothing stays between', zeroMoney(currency), balance('set-off')),
-    tie('Trial balance: debits and credits', debits, credits),
+    tie('Receivables: unpaid invoices', papers.receivables, 'receivables', 1, `/owed?${day}`),
+    tie('Held: deposits by sale', papers.held.deposit, 'customer-deposits', -1, `/owed/held?${day}`),
+    tie('Held: layaway by sale', papers.held.layaway, 'layaway-deposits', -1, `/owed/held?${day}`),
+    tie('Held: on account by customer', papers.held.account, 'on-account', -1, `/owed/held?${day}`),
+    tie('Invoiced ahead: invoices less handovers', papers.ahead, 'billed-ahead', -1),
+    tie('Finance charges: payment plans', papers.unearned, 'unearned-charges', -1, '/owed/plans'),
+    tie('Tax on deposits: money paid in advance', papers.taxAhead, 'tax-on-deposits', 1),
+    tie('Stock: goods on hand', papers.stock, 'stock', 1, `/goods/stock?${day}`),
+    tie('Payables: unpaid bills', buying.payables, 'payables', -1, `/buying/payables?${day}`),
+    tie('Goods received less billed', buying.received, 'received-not-billed', -1, `/buying/not-invoiced?${day}`),
+    tie('Paid in advance to suppliers', buying.ahead, 'paid-ahead', 1, '/buying/payments'),
+    tie('Set off: nothing stays between', zeroMoney(currency), 'set-off', 1),
+    {
+      name: 'Trial balance: debits and credits',
+      documents: trial,
+      inTheBooks: trial,
+      subledger: debits,
+      account: credits,
+      difference: subtractMoney(debits, credits),
+    },
   ]
 }
 

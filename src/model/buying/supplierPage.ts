@@ -59,6 +59,7 @@ export const readSupplierPage = async (where: Where, id: number) => {
     facts: {
       delivers: delivers.get(id) ?? null,
       bought: money(bought, where.currency),
+      since,
       onOrder: money(onOrder.get(id) ?? 0n, where.currency),
     },
     draft: {

@@ -1,7 +1,16 @@
 import { present } from '@/core/present'
 import { addDays, weekStart, type Day } from '@/core/day'
-import { backTest, forecast, forecastInput, type ForecastFacts, type ForecastWeek } from '@/core/receivables'
+import { money, type Money } from '@/core/money'
+import {
+  backTest,
+  forecast,
+  forecastInput,
+  type ForecastFacts,
+  type ForecastInput,
+  type ForecastWeek,
+} from '@/core/receivables'
 import type { Db } from '@/data/connect'
+import type { Where } from '../where'
 import { listLateness, listOpenCustomers, listOpenForForecast, sumCameByWeek } from '@/data/queries/forecast'
 
 /** What is open on a day, and how late those who owe it, and everybody, paid before it. */
@@ -20,6 +29,29 @@ export const readOpenCustomers = (db: Db) => listOpenCustomers(db, 200)
 
 /** How many futures the program draws. */
 export const RUNS = 400
+
+/** What will probably come in a week: the middle of all futures, and the range nine in ten of them lie above and below. */
+export interface ExpectedWeek {
+  readonly week: Day
+  readonly low: Money
+  readonly median: Money
+  readonly high: Money
+}
+
+/** Money expected in each of the next weeks; `later` makes a customer pay so many days later than they do. */
+export const readExpected = async (
+  { db, today, currency }: Where,
+  weeks: number,
+  later?: ForecastInput['later'],
+): Promise<readonly ExpectedWeek[]> => {
+  const facts = await readForecastFacts(db, today)
+  return present(forecast(forecastInput(facts, { weeks, runs: RUNS, later }))).map((w) => ({
+    week: w.week,
+    low: money(w.low, currency),
+    median: money(w.median, currency),
+    high: money(w.high, currency),
+  }))
+}
 
 export interface BackTest {
   readonly from: Day

@@ -9,11 +9,13 @@ interface Props {
   readonly query: Readonly<Record<string, string>>
   /** How many there are of each; choices without any are left out. */
   readonly counts?: Readonly<Record<string, number>>
+  /** What holds where the address says nothing: one of them always does, and none leads out. */
+  readonly usual?: string
 }
 
 /** One of a few, as links; the one chosen leads back out, and so does `all` where there are more than two. */
-export const ListLinks = ({ label, name, choices, path, query, counts }: Props) => {
-  const here = query[name]
+export const ListLinks = ({ label, name, choices, path, query, counts, usual }: Props) => {
+  const here = query[name] ?? usual
   const shown = choices.filter((c) => !counts || counts[c.value] || c.value === here)
   const link = (value: string | undefined, text: string, current: boolean) => (
     <To
@@ -30,7 +32,10 @@ export const ListLinks = ({ label, name, choices, path, query, counts }: Props) 
   )
   return (
     <nav aria-label={label} className="no-print links">
-      {choices.length > 2 && !choices.some((c) => c.value === 'all') && link(undefined, 'All', here === undefined)}
+      {choices.length > 2 &&
+        !usual &&
+        !choices.some((c) => c.value === 'all') &&
+        link(undefined, 'All', here === undefined)}
       {shown.map((c) => link(here === c.value && choices.length <= 2 ? undefined : c.value, c.name, here === c.value))}
     </nav>
   )

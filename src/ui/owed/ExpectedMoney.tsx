@@ -3,11 +3,18 @@ import { present } from '@/core/present'
 import { useEffect, useRef, useState } from 'react'
 import { formatDay } from '@/core/day'
 import { formatMoney, money } from '@/core/money'
-import { forecastInput, type ForecastFacts, type ForecastInput, type ForecastWeek } from '@/core/receivables'
+import {
+  EXPECTED_WEEKS,
+  forecastInput,
+  type ForecastFacts,
+  type ForecastInput,
+  type ForecastWeek,
+} from '@/core/receivables'
 import type { ForecastMessage } from '@/workers/forecast.worker'
 import { FigureCell } from '../FigureCell'
 import { QuantityField } from '../fields'
 import type { Packed } from '../pack'
+import { To } from '../To'
 import { useUnpacked } from '../useUnpacked'
 import { WorkProgress } from '../WorkProgress'
 import { BandChart } from './BandChart'
@@ -20,8 +27,6 @@ interface Props {
   readonly currency: string
   readonly runs: number
 }
-
-const WEEKS = 12
 
 /** The simulation, in a worker: the band by week, and what would change if one customer paid later. */
 export const ExpectedMoney = ({ facts: packedFacts, customers, currency, runs }: Props) => {
@@ -38,7 +43,7 @@ export const ExpectedMoney = ({ facts: packedFacts, customers, currency, runs }:
   return (
     <div className="grid gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,1fr)_300px]">
       <section>
-        <h2>The next {WEEKS} weeks</h2>
+        <h2>The next {EXPECTED_WEEKS} weeks</h2>
         {usual.weeks ? (
           <BandChart
             weeks={usual.weeks}
@@ -109,9 +114,12 @@ export const ExpectedMoney = ({ facts: packedFacts, customers, currency, runs }:
           </div>
         )}
         <p className="sub mt-5">
-          How this is calculated: each unpaid amount is simulated {runs} times with delays this customer had before (or
-          everyone’s, if fewer than three). The line is the middle result; in 9 of 10 simulations the money is above the
-          lower edge.
+          How this is calculated: each{' '}
+          <To className="underline" href="/invoices?state=open&sort=due">
+            unpaid amount
+          </To>{' '}
+          is simulated {runs} times with delays this customer had before (or everyone’s, if fewer than three). The line
+          is the middle result; in 9 of 10 simulations the money is above the lower edge.
         </p>
       </aside>
     </div>
@@ -137,7 +145,7 @@ const useForecast = (facts: ForecastFacts, runs: number, later: ForecastInput['l
           ? { weeks: data.weeks, done: 1, stopped: false }
           : { weeks: null, done: data.done, stopped: false },
       )
-    w.postMessage(forecastInput(facts, { weeks: WEEKS, runs, later: JSON.parse(asked) ?? undefined }))
+    w.postMessage(forecastInput(facts, { weeks: EXPECTED_WEEKS, runs, later: JSON.parse(asked) ?? undefined }))
     return () => w.terminate()
   }, [facts, runs, asked, turn])
   return {

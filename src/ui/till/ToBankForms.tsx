@@ -6,6 +6,7 @@ import { formatMoney, subtractMoney, sumMoney, toDecimalString, type Money } fro
 import { CommandForm, Submit } from '../form/CommandForm'
 import { FormMoney, FormOn } from '../form/inputs'
 import { readTyped } from '../money/filling'
+import { To } from '../To'
 import { useDrawn } from '../useDrawn'
 
 interface Waiting {
@@ -78,7 +79,11 @@ const FormChoose = ({ name, rows, none, most }: ChooseProps) => {
                     }
                   />
                 </td>
-                <td className="font-figure">{r.number}</td>
+                <td className="font-figure">
+                  <To className="hover:underline" href={`/receipts/${r.id}`}>
+                    {r.number}
+                  </To>
+                </td>
                 <td className="sub whitespace-nowrap">{r.on}</td>
                 <td className="max-w-45 truncate">{r.customer}</td>
                 <td className="fig">{r.amount}</td>

@@ -18,9 +18,13 @@ import { TrialBalance } from '@/app/(owner)/books/_views/TrialBalance'
 import { ProfitAndLoss } from '@/app/(owner)/books/_views/ProfitAndLoss'
 import { BalanceSheet } from '@/app/(owner)/books/_views/BalanceSheet'
 import { Tax } from '@/app/(owner)/books/_views/Tax'
+import { Taxed } from '@/app/(owner)/books/_views/Taxed'
 import { Ties } from '@/app/(owner)/books/_views/Ties'
 
 export const metadata: Metadata = { title: 'Books' }
+
+/** What an address says of one view alone. */
+const OF_ONE_VIEW = { sort: undefined, page: undefined, search: undefined, code: undefined, component: undefined }
 
 export default async function Books({ searchParams }: { searchParams: Search }) {
   const shop = await openReports()
@@ -57,7 +61,7 @@ export default async function Books({ searchParams }: { searchParams: Search }) 
           {Object.entries(VIEWS).map(([v, name]) => (
             <To
               key={v}
-              href={withQuery('/books', query, { view: v, sort: undefined, page: undefined, search: undefined })}
+              href={withQuery('/books', query, { view: v, ...OF_ONE_VIEW })}
               aria-current={v === view ? 'page' : undefined}
               className="border-b-[3px] border-transparent py-2 text-iron-700 aria-[current]:border-rust-600 aria-[current]:font-bold aria-[current]:text-iron-900"
             >
@@ -72,13 +76,14 @@ export default async function Books({ searchParams }: { searchParams: Search }) 
       {view === 'profit-and-loss' && <ProfitAndLoss from={from} to={to} />}
       {view === 'balance-sheet' && <BalanceSheet to={to} />}
       {view === 'cash-flow' && <CashFlow from={from} to={to} />}
-      {view === 'tax' && (
+      {view === 'tax' && query.code && <Taxed from={from} to={to} query={query} />}
+      {view === 'tax' && !query.code && (
         <>
           <Tax from={from} to={to} query={query} />
           <TaxReturns view={view} />
         </>
       )}
-      {view === 'ties' && <Ties to={to} />}
+      {view === 'ties' && <Ties query={{ ...query, asOf: to }} />}
       {view === 'closings' && (
         <>
           <Years />

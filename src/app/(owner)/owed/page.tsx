@@ -60,7 +60,11 @@ export default async function Owed({ searchParams }: { searchParams: Search }) {
       <div className="mb-6 grid gap-x-10 gap-y-5 lg:grid-cols-[minmax(0,1fr)_470px]">
         <section>
           <h2>Age of balances</h2>
-          <AgeBar ages={owed.totals} names={ageNames(business.ageLimits)} />
+          <AgeBar
+            ages={owed.totals}
+            names={ageNames(business.ageLimits)}
+            hrefOf={(age) => withQuery('/owed', query, { sort: `-${age}`, page: undefined })}
+          />
         </section>
         <section>
           <h2>{asOf === today ? 'Due by week' : 'Due by week, from today'}</h2>

@@ -63,7 +63,7 @@ export default async function Today({ searchParams }: { searchParams: Search }) 
           <PutAsideRows rows={view.putAside} today={today} />
         </section>
         <aside className="grid content-start gap-7">
-          <Drawer drawer={view.drawer} />
+          <Drawer drawer={view.drawer} today={today} />
           <Besides view={view} today={today} />
           <OutThere out={view.out} />
           <ComingUp items={view.comingUp} today={today} />
@@ -163,27 +163,36 @@ const Besides = ({ view, today }: { readonly view: TodayView; readonly today: Da
   )
 }
 
-const Drawer = ({ drawer }: { readonly drawer: TodayView['drawer'] }) => (
+/** What a figure beside the list is called, and where it opens into what it is made of. */
+const Of = ({ href, children }: { readonly href: string; readonly children: ReactNode }) => (
+  <td className="px-0">
+    <To href={href} className="hover:underline">
+      {children}
+    </To>
+  </td>
+)
+
+const Drawer = ({ drawer, today }: { readonly drawer: TodayView['drawer']; readonly today: Day }) => (
   <section>
     <h2>Cash drawer</h2>
     <table className="ledger">
       <tbody>
         <tr>
-          <td className="px-0">Other cash</td>
+          <Of href="/money-in/drawer">Other cash</Of>
           <td className="r">
             <Figure of={drawer.before} asBalance />
           </td>
         </tr>
         <tr>
-          <td className="px-0">
+          <Of href={`/receipts?method=cash&on=${today}`}>
             Cash taken today, {drawer.receipts} {drawer.receipts === 1 ? 'receipt' : 'receipts'}
-          </td>
+          </Of>
           <td className="r">
             <Figure of={drawer.cash} />
           </td>
         </tr>
         <tr className="total">
-          <td className="px-0">Should be in the drawer</td>
+          <Of href="/money-in/drawer">Should be in the drawer</Of>
           <td className="fig">
             <Figure of={drawer.now} asBalance />
           </td>
@@ -209,18 +218,16 @@ const OutThere = ({ out }: { readonly out: TodayView['out'] }) => (
           { stands: 'agreed', count: out.agreed, one: 'open order', many: 'open orders', amount: out.agreedAmount },
         ].map(({ stands, count, one, many, amount }) => (
           <tr key={stands}>
-            <td className="px-0">
-              <To href={`/sales?stands=${stands}`} className="hover:underline">
-                {count} {count === 1 ? one : many}
-              </To>
-            </td>
+            <Of href={`/sales?stands=${stands}`}>
+              {count} {count === 1 ? one : many}
+            </Of>
             <td className="r">
               <Figure of={amount} />
             </td>
           </tr>
         ))}
         <tr>
-          <td className="px-0">Already held for them</td>
+          <Of href="/owed/held">Already held for them</Of>
           <td className="r">
             <Figure of={out.held} className="text-brass-700" />
           </td>

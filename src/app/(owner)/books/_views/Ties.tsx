@@ -1,36 +1,22 @@
-import type { Day } from '@/core/day'
+import { ties } from '@/api/lists/books'
+import { openList } from '@/app/(owner)/_list'
 import { openShop } from '@/app/(owner)/_shop'
-import { readTies } from '@/model/books/ties'
-import { formatMoney, isZeroMoney } from '@/core/money'
-import { FigureCell } from '@/ui/FigureCell'
-import { LedgerHead, right } from '@/ui/LedgerHead'
+import { ListExport } from '@/ui/list/ListExport'
+import { ListRows } from '@/ui/list/ListView'
 
-export const Ties = async ({ to }: { to: Day }) => {
+export const Ties = async ({ query }: { readonly query: Readonly<Record<string, string>> }) => {
   const shop = await openShop()
-  const { db, currency } = shop
-  const ties = await readTies(db, to, currency)
+  const open = await openList(ties, shop, query)
   return (
     <>
       <p className="mb-3 max-w-prose">
         Every figure below is kept twice: in your documents and in the accounts. The two must match on any day. If a
         difference appears, note the date and restore from your last export, or ask for help; do not correct it by hand.
       </p>
-      <table className="ledger list small max-w-205">
-        <LedgerHead heads={['Figure', right('Documents'), right('Accounts'), right('Difference')]} />
-        <tbody>
-          {ties.map((t) => (
-            <tr key={t.name}>
-              <td className="first max-w-none">{t.name}</td>
-              <FigureCell head="Documents">{formatMoney(t.subledger)}</FigureCell>
-              <FigureCell head="Accounts">{formatMoney(t.account)}</FigureCell>
-              <td className={`fig main ${isZeroMoney(t.difference) ? 'text-patina-700' : 'font-bold text-oxide-700'}`}>
-                {isZeroMoney(t.difference) ? '✓ ' : '✗ '}
-                {formatMoney(t.difference)}
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <ListRows open={open} about={shop} className="max-w-205" />
+      <div className="no-print mt-5">
+        <ListExport name="ties" query={open.query} />
+      </div>
     </>
   )
 }

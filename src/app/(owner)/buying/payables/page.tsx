@@ -29,8 +29,8 @@ export default async function Payables({ searchParams }: { searchParams: Search 
       />
       <Facts
         facts={[
-          ['To be paid within a week', due.goesOut],
-          ['Falls due to us by then', due.comesIn],
+          ['To be paid within a week', due.goesOut, '/buying/bills?show=open&sort=dueOn'],
+          ['Falls due to us by then', due.comesIn, '/invoices?state=open&sort=due'],
         ]}
       />
       <p className="sub mb-3">What we owe, by how long it is due.</p>

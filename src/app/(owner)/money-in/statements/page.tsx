@@ -32,7 +32,9 @@ export default async function Statements({ searchParams }: { searchParams: Searc
       />
       {accounts.length > 0 && (
         <>
-          <Facts facts={accounts.map((a) => [a.name, formatDigits(a.balance)] as const)} />
+          <Facts
+            facts={accounts.map((a) => [a.name, formatDigits(a.balance), `/books/accounts/${a.accountId}`] as const)}
+          />
           <BringStatement accounts={accounts.map(({ id, name }) => ({ id, name }))} />
           <div className="no-print mb-5 grid gap-1">
             {accounts.map(({ id, name, feed, fedThrough }) => (

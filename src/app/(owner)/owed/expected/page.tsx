@@ -4,6 +4,7 @@ import { Empty } from '@/ui/Empty'
 import { Heading } from '@/ui/Heading'
 import { BackTests } from '@/ui/owed/BackTests'
 import { ExpectedMoney } from '@/ui/owed/ExpectedMoney'
+import { ListExport } from '@/ui/list/ListExport'
 import { pack } from '@/ui/pack'
 import { OwedTabs } from '@/ui/owed/OwedTabs'
 import { openReports } from '../../_shop'
@@ -18,6 +19,7 @@ export default async function Expected() {
       <Heading
         title="Expected money"
         beside="When unpaid invoices will probably be paid, based on each customer’s habits"
+        action={<ListExport name="expected" query={{}} />}
       />
       <OwedTabs at="/owed/expected" />
       {facts.dues.length === 0 ? (

@@ -1,6 +1,6 @@
 import type { Metadata } from 'next'
 import { To } from '@/ui/To'
-import { offers, saleCosts, salesByChannel, salesByKind } from '@/api/lists/sales'
+import { offers, orders, saleCosts, salesByChannel, salesByKind, sentOffers } from '@/api/lists/sales'
 import type { Reader } from '@/api/lists/reader'
 import { addMonths, isDay } from '@/core/day'
 import type { Fields } from '@/lists/field'
@@ -12,12 +12,22 @@ import { Heading } from '@/ui/Heading'
 import { ListExport } from '@/ui/list/ListExport'
 import { ListLinks } from '@/ui/list/ListLinks'
 import { ListRows } from '@/ui/list/ListView'
+import { MadeOf } from '@/ui/list/MadeOf'
 import { openList } from '../../_list'
 import { openReports, queryOf, type Search } from '../../_shop'
 
 export const metadata: Metadata = { title: 'Sales reports' }
 
 const VIEWS = { offers: 'Estimates', costs: 'Estimate and actual', by: 'By type and channel' } as const
+/** An address without what opens one figure of a report. */
+const WHOLE = {
+  group: undefined,
+  fate: undefined,
+  kind: undefined,
+  channel: undefined,
+  page: undefined,
+  sort: undefined,
+}
 type Shop = Awaited<ReturnType<typeof openReports>>
 interface Part {
   readonly shop: Shop
@@ -31,6 +41,7 @@ export default async function Reports({ searchParams }: { searchParams: Search }
   const from = query.from && isDay(query.from) ? query.from : addMonths(to, -12)
   const view = query.view === 'costs' || query.view === 'by' ? query.view : 'offers'
   const part = { shop, query: { ...query, from, to } }
+  const narrowed = query.kind ?? query.channel
   return (
     <>
       <Heading title="Sales reports" />
@@ -39,7 +50,7 @@ export default async function Reports({ searchParams }: { searchParams: Search }
           {Object.entries(VIEWS).map(([k, name]) => (
             <To
               key={k}
-              href={withQuery('/sales/reports', query, { view: k, page: undefined, sort: undefined })}
+              href={withQuery('/sales/reports', query, { view: k, ...WHOLE })}
               aria-current={view === k ? 'page' : undefined}
               className="text-iron-700 aria-[current]:font-bold aria-[current]:text-rust-600"
             >
@@ -49,9 +60,10 @@ export default async function Reports({ searchParams }: { searchParams: Search }
         </nav>
         <Span today={shop.today} from={from} to={to} />
       </div>
-      {view === 'offers' && <Offers {...part} />}
+      {view === 'offers' && (query.group === undefined ? <Offers {...part} /> : <SentOffers {...part} />)}
       {view === 'costs' && <Report {...part} reader={saleCosts} />}
-      {view === 'by' && (
+      {view === 'by' && narrowed !== undefined && <Orders {...part} of={narrowed} />}
+      {view === 'by' && narrowed === undefined && (
         <div className="grid max-w-4xl gap-7">
           <Report {...part} reader={salesByKind} />
           <Report {...part} reader={salesByChannel} />
@@ -80,6 +92,7 @@ const Offers = async ({ shop, query }: Part) => {
       <div className="mb-4 flex flex-wrap items-center justify-between gap-3">
         <ListLinks
           label="Grouped"
+          usual="month"
           name="by"
           choices={offers.list.fields.by.choices ?? []}
           path="/sales/reports"
@@ -98,3 +111,16 @@ const Offers = async ({ shop, query }: Part) => {
     </>
   )
 }
+
+const allOf = (query: Part['query']) => ({ href: withQuery('/sales/reports', query, WHOLE), says: 'Whole report' })
+
+const SentOffers = async ({ shop, query }: Part) => {
+  const open = await openList(sentOffers, shop, query)
+  const fate = sentOffers.list.fields.fate.choices?.find((c) => c.value === query.fate)?.name
+  const of = [query.group, fate].filter(Boolean).join(', ')
+  return <MadeOf of={of} all={allOf(query)} open={open} about={shop} />
+}
+
+const Orders = async ({ shop, query, of }: Part & { readonly of: string }) => (
+  <MadeOf of={of} all={allOf(query)} open={await openList(orders, shop, query)} about={shop} />
+)

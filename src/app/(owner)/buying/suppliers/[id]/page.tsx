@@ -23,6 +23,7 @@ export default async function SupplierPage({ params }: { params: Promise<{ id: s
   const shop = await openShop()
   const page = (await readSupplierPage(shop, await idFrom(params))) ?? notFound()
   const { supplier, facts, draft, asCustomer, codes } = page
+  const only = `supplier=${supplier.id}`
   const open = await openList(
     bills,
     shop,
@@ -54,11 +55,11 @@ export default async function SupplierPage({ params }: { params: Promise<{ id: s
       />
       <Facts
         facts={[
-          ['Owed to them', formatDigits(supplier.owed)],
-          ['Late', formatDigits(supplier.late)],
-          ['Paid in advance', formatDigits(supplier.ahead)],
-          ['On order', formatMoney(facts.onOrder)],
-          ['Bought in a year', formatMoney(facts.bought)],
+          ['Owed to them', formatDigits(supplier.owed), `/buying/bills?show=open&${only}`],
+          ['Late', formatDigits(supplier.late), `/buying/bills?show=late&${only}`],
+          ['Paid in advance', formatDigits(supplier.ahead), `/buying/payments?${only}`],
+          ['On order', formatMoney(facts.onOrder), `/buying?${only}`],
+          ['Bought in a year', formatMoney(facts.bought), `/buying/bills?from=${facts.since}&${only}`],
           ...(facts.delivers
             ? [['Delivers in', `${facts.delivers.days} ${facts.delivers.days === 1 ? 'day' : 'days'}`] as const]
             : []),
