@@ -89,8 +89,8 @@ export const WouldPost = ({
           {e.lines.map((l, n) => (
             <tr key={n}>
               <td className={decimal(l.credit).eq(0) ? '' : 'pl-5'}>{l.name}</td>
-              <td className="fig w-30">{show(l.debit, currency)}</td>
-              <td className="fig w-30">{show(l.credit, currency)}</td>
+              <td className="fig sm:w-30">{show(l.debit, currency)}</td>
+              <td className="fig sm:w-30">{show(l.credit, currency)}</td>
             </tr>
           ))}
         </tbody>

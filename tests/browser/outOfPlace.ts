@@ -1,5 +1,5 @@
 /**
- * Told in the page: what of it is not in its place. What lies over the side; figures that are wider than their own box; and texts that
+ * Told in the page: what of it is not in its place. What lies over the side; short words on two lines; figures that are wider than their own box; and texts that
  * lie over one another, or over a field or button, as far as they are seen. Of a panel that is open, what is in it.
  */
 export const OUT_OF_PLACE = `
@@ -25,23 +25,34 @@ export const OUT_OF_PLACE = `
     return is
   }
   const things = []
+  const wrong = []
   const add = (of, around, says, box) => {
     const is = within(windowOf(around), box)
     if (is.right - is.left > 2 && is.bottom - is.top > 4) things.push({ of, says, ...is })
   }
   const inside = document.createRange()
+  /** Words of a text that are broken though they are short: a number of four digits on two lines. */
+  const broken = (text) =>
+    [...text.data.matchAll(/[^\\s\u2011-\u2014\\/-]{2,10}(?![^\\s\u2011-\u2014\\/-])/g)].flatMap(({ 0: word, index }) => {
+      if (index > 0 && !/[\\s\u2011-\u2014\\/-]/.test(text.data[index - 1])) return []
+      inside.setStart(text, index)
+      inside.setEnd(text, index + word.length)
+      const lines = new Set([...inside.getClientRects()].map((box) => Math.round(box.top / 6)))
+      return lines.size > 1 ? [word + ' is broken'] : []
+    })
   const texts = document.createTreeWalker(all, NodeFilter.SHOW_TEXT)
   while (texts.nextNode()) {
     const text = texts.currentNode
     if (text.data.trim() === '' || !seen(text.parentElement)) continue
     inside.selectNodeContents(text)
-    for (const box of inside.getClientRects()) add(text, text.parentElement, text.data.trim(), box)
+    const boxes = inside.getClientRects()
+    for (const box of boxes) add(text, text.parentElement, text.data.trim(), box)
+    if (boxes.length > 1 && innerWidth >= 390) wrong.push(...broken(text))
   }
   for (const e of all.querySelectorAll('input, select, textarea, button, a.btn'))
     if (seen(e)) add(e, e.parentElement, e.getAttribute('aria-label') ?? e.textContent, e.getBoundingClientRect())
   things.sort((a, b) => a.top - b.top)
   const belong = (a, b) => a === b || a.contains(b) || b.contains(a)
-  const wrong = []
   things.forEach((a, i) => {
     for (let j = i + 1; j < things.length && things[j].top < a.bottom; j++) {
       const b = things[j]

@@ -143,7 +143,7 @@ export const StatementDesk = ({ statementId, lines, proposals, accounts, taxCode
               className="align-top max-sm:grid max-sm:h-auto max-sm:grid-cols-[1fr_auto] max-sm:pt-2"
             >
               <td className="whitespace-nowrap max-sm:border-0">{formatDay(line.on as Day)}</td>
-              <td className="wrap-anywhere max-sm:order-3 max-sm:col-span-2 max-sm:border-0 max-sm:py-0">
+              <td className="wrap-anywhere sm:min-w-34 max-sm:order-3 max-sm:col-span-2 max-sm:border-0 max-sm:py-0">
                 {line.text || <span className="sub">no text</span>}
               </td>
               <td className={`fig max-sm:border-0 ${line.amount.startsWith('-') ? '' : 'text-patina-700'}`}>

@@ -43,7 +43,7 @@ export const BudgetForm = ({ year, rows, currency }: Props) => (
       has none.
     </p>
     <table className="ledger mb-4 max-w-2xl">
-      <LedgerHead heads={['Account', right(String(year - 1)), right('Budget', 'w-40')]} />
+      <LedgerHead heads={['Account', right(String(year - 1)), right('Budget', 'w-40 max-sm:w-26')]} />
       {[true, false].map((income) => (
         <tbody key={String(income)}>
           <tr>

@@ -44,7 +44,7 @@ export const ListTable = <Row,>(props: Props<Row>) => {
   const main = figures.find((c) => c.tone === 'strong') ?? figures[0]
   const many = columns.length > 9
   // Where there are many columns words break rather than being cut off; so they do on a phone, where nobody can point at them to read the rest.
-  const words = many ? 'wrap-anywhere' : 'sm:truncate'
+  const words = many ? 'wrap-break-word max-sm:wrap-anywhere' : 'sm:truncate'
   const placeOf = (c: Column<Row>): string =>
     c === first ? 'first' : c === main ? 'main' : c.notOnPhone ? 'not-on-phone' : 'rest'
   const rows = props.rows.map((row) => ({

@@ -3,6 +3,7 @@ import { formatDayShort, type Day } from '@/core/day'
 import { decimal, formatPrice, formatQuantity } from '@/core/money'
 import type { UsualRow } from '@/model/sale/usualGoods'
 import { Empty } from '../Empty'
+import { ListExport } from '../list/ListExport'
 import { LedgerHead, right, unseen } from '@/ui/LedgerHead'
 
 interface Props {
@@ -15,7 +16,10 @@ interface Props {
 /** What a customer usually takes; a row's key puts it on a new sale in the quantity of last time. */
 export const Usual = ({ customerId, rows, today, currency }: Props) => (
   <section className="mt-7">
-    <h2>Usually buys</h2>
+    <div className="mb-1 flex items-end justify-between gap-3">
+      <h2>Usually buys</h2>
+      {rows.length > 0 && <ListExport name="usual" query={{ customer: String(customerId) }} />}
+    </div>
     {rows.length === 0 ? (
       <Empty>No purchases yet.</Empty>
     ) : (

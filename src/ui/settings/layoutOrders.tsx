@@ -56,7 +56,7 @@ export const ColumnOrder = ({ spec, onSpec }: Props) => {
           const column = spec.columns.find((c) => c.key === key)
           return (
             <OrderedRow key={key} id={key} label={COLUMN[key]}>
-              <label className="flex w-32.5 gap-2">
+              <label className="flex w-40 shrink-0 gap-2 max-sm:w-32.5">
                 <input type="checkbox" checked={column !== undefined} onChange={(e) => toggle(key, e.target.checked)} />{' '}
                 {COLUMN[key]}
               </label>

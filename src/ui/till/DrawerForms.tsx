@@ -149,7 +149,7 @@ const Counting = ({ currency, expected }: Pick<Props, 'currency' | 'expected'>) 
         <div className="grid grid-cols-2 gap-x-5 gap-y-1">
           {PIECES.map((worth) => (
             <div key={String(worth)} className="flex items-center gap-2">
-              <span className="w-16 text-right font-figure">{formatMoney(money(worth, currency))}</span>
+              <span className="w-16 shrink-0 text-right font-figure">{formatMoney(money(worth, currency))}</span>
               <span className="text-iron-500">×</span>
               <div className="w-20">
                 <FormQuantity

@@ -5,6 +5,7 @@ import { notFound } from 'next/navigation'
 import { formatDay, type Day } from '@/core/day'
 import { ChaseCustomer } from '@/ui/owed/ChaseCustomer'
 import { readNextReminder } from '@/model/receivables/nextReminder'
+import { ListExport } from '@/ui/list/ListExport'
 import { ListRows } from '@/ui/list/ListView'
 import { openList } from '../../_list'
 import { openShop } from '../../_shop'
@@ -21,11 +22,14 @@ export const OneCustomer = async ({ customerId, asOf, today }: { customerId: num
   if (!customer) notFound()
   return (
     <section id="customer" className="mt-7 border-l-4 border-rust-600 bg-paper-100 p-4">
-      <h2>
-        <To className="hover:underline" href={`/people/${customerId}`}>
-          {customer.name}
-        </To>
-      </h2>
+      <div className="mb-1 flex items-end justify-between gap-3">
+        <h2>
+          <To className="hover:underline" href={`/people/${customerId}`}>
+            {customer.name}
+          </To>
+        </h2>
+        <ListExport name="open-items" query={list.query} />
+      </div>
       <ListRows open={list} about={shop} />
       <ChaseCustomer
         customerId={customerId}

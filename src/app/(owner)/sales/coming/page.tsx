@@ -6,6 +6,7 @@ import { readComing, sayRepeat, type Coming } from '@/model/sale/repeats'
 import { Empty } from '@/ui/Empty'
 import { TotalRow } from '@/ui/TotalRow'
 import { Heading } from '@/ui/Heading'
+import { ListExport } from '@/ui/list/ListExport'
 import { openShop } from '../../_shop'
 
 export const metadata: Metadata = { title: 'Repeating sales' }
@@ -17,7 +18,11 @@ export default async function ComingPage() {
   const months = Array.from({ length: MONTHS + 1 }, (_, n) => monthStart(addMonths(monthStart(today), n)))
   return (
     <>
-      <Heading title="Repeating sales" beside={`what they will make in the next ${MONTHS} months`} />
+      <Heading
+        title="Repeating sales"
+        beside={`what they will make in the next ${MONTHS} months`}
+        action={<ListExport name="repeats" query={{}} />}
+      />
       {coming.length === 0 ? (
         <Empty>
           For rent, lessons or upkeep: open a sale and choose Repeat. Coming sales will be listed here by month.

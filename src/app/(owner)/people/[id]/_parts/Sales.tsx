@@ -21,7 +21,7 @@ export const Sales = ({ page, today }: { readonly page: Page; readonly today: Da
         <tbody>
           {page.sales.map((s) => (
             <tr key={s.sale.id} className="row">
-              <td className="before font-figure">{s.sale.number}</td>
+              <td className="before font-figure whitespace-nowrap">{s.sale.number}</td>
               <td className="first truncate">
                 <To data-row className="cover block truncate" href={`/sales/${s.sale.id}`}>
                   {s.sale.title}
