@@ -47,7 +47,7 @@ export const OUT_OF_PLACE = `
     inside.selectNodeContents(text)
     const boxes = inside.getClientRects()
     for (const box of boxes) add(text, text.parentElement, text.data.trim(), box)
-    if (boxes.length > 1 && innerWidth >= 390) wrong.push(...broken(text))
+    if (boxes.length > 1 && innerWidth >= 1280) wrong.push(...broken(text))
   }
   for (const e of all.querySelectorAll('input, select, textarea, button, a.btn'))
     if (seen(e)) add(e, e.parentElement, e.getAttribute('aria-label') ?? e.textContent, e.getBoundingClientRect())

@@ -52,19 +52,19 @@ export const Costs = ({ sheet: { costs: c } }: { readonly sheet: Sheet }) =>
         />
         <tbody>
           <tr>
-            <td className="first max-w-none">With tax</td>
+            <td className="first max-w-none wrap-break-word">With tax</td>
             <FigureCell head="Estimated">{c.offered && <Figure of={c.offered} />}</FigureCell>
             <FigureCell head="Ordered">{c.agreed && <Figure of={c.agreed} />}</FigureCell>
             <FigureCell head="Invoiced">{c.billed && <Figure of={c.billed} />}</FigureCell>
             <td />
           </tr>
           <tr>
-            <td className="first max-w-none">Cost expected</td>
+            <td className="first max-w-none wrap-break-word">Cost expected</td>
             <td colSpan={3} />
             <td className="fig main">{formatMoney(c.expectedCost)}</td>
           </tr>
           <tr>
-            <td className="first max-w-none">Cost so far</td>
+            <td className="first max-w-none wrap-break-word">Cost so far</td>
             <td colSpan={2} />
             <td className="sub r rest">{c.margin && `margin ${formatPercent(c.margin.toString())}`}</td>
             <td className="fig main">{formatMoney(c.actualCost)}</td>

@@ -23,7 +23,7 @@ export default async function OwnPage({ params }: { params: Promise<{ token: str
     <HouseLocale locale={localeOf(business.locale)}>
       <main className="mx-auto max-w-170 px-4 py-6">
         <header className="mb-6 flex items-start justify-between gap-4 border-b-2 border-iron-900 pb-3">
-          <div>
+          <div className="min-w-1/2">
             <h1>{view.business.name}</h1>
             <p className="sub whitespace-pre-line">
               {[view.business.address, view.business.phone, view.business.email].filter(Boolean).join('\n')}

@@ -90,7 +90,7 @@ const COLOUR = {
 
 const Pair = ({ line, currency }: { readonly line: ComparedLine; readonly currency: string }) => (
   <tr className={line.how === 'same' ? 'text-iron-500' : ''}>
-    <td className={`font-bold ${COLOUR[line.how]}`}>{line.how === 'same' ? '' : line.how}</td>
+    <td className={`wrap-break-word font-bold ${COLOUR[line.how]}`}>{line.how === 'same' ? '' : line.how}</td>
     <Side of={line.before} line={line} currency={currency} gone={line.how === 'dropped'} />
     <Side of={line.now} line={line} currency={currency} />
   </tr>
