@@ -7,9 +7,10 @@ import { toDecimalString } from '@/core/money'
 import { present } from '@/core/present'
 import { openDatabase } from '@/data/connect'
 import { findBusiness } from '@/data/queries/business'
-import { forgetLooks, listSeen } from '@/data/queries/glances'
+import { forgetLooks, listSeen, readChanges } from '@/data/queries/glances'
 import { countStagesAnew, countStands } from '@/data/queries/sales'
 import { lookAhead } from '@/clockwork/lookAhead'
+import { changeMemory, recall } from '@/model/sale/glanceMemory'
 import { readGlances } from '@/model/sale/readGlances'
 import { readStories } from '@/model/sale/readStories'
 import { readToday } from '@/model/today/today'
@@ -185,4 +186,80 @@ test('the first tick of a day looks at every unfinished sale, and counts anew', 
   await Promise.all([s, ...others].map(({ db }) => countStagesAnew(db)))
   expect(await countStands(s.db, s.shop.today)).toEqual({ agreed: 3 })
   await Promise.all(others.map(({ close }) => close()))
+})
+
+describe('what a server remembers of looks', () => {
+  /** A server of its own, and what it asks the database. */
+  const openListening = () => {
+    const asked: string[] = []
+    const client = postgres(s.url, { max: 2 })
+    const db = drizzle(client, { casing: 'snake_case', logger: { logQuery: (query) => void asked.push(query) } })
+    const ask = async () => {
+      asked.length = 0
+      const glances = await readGlances(db, [first, second, third], await business(), s.shop.today)
+      return { glances, statements: asked.length, looks: asked.filter((query) => query.includes('kept.glance')).length }
+    }
+    return { ask, close: () => client.end() }
+  }
+
+  test('is asked for what changed since alone: nothing is read again, or what another server changed', async () => {
+    const server = openListening()
+    await server.ask()
+    const again = await server.ask()
+    expect([again.statements, again.looks]).toEqual([1, 0])
+    await s.run(dropNext, { saleId: third, action: 'hand-over', reason: 'They wait for it' })
+    const changed = await server.ask()
+    expect(changed.looks).toBeGreaterThan(0)
+    expect(changed.glances[2]?.putAside.map((p) => p.reason)).toEqual(['They wait for it'])
+    expect((await server.ask()).statements).toBe(1)
+    // A name, the shelf, the house.
+    await s.run(changeCustomer, { customerId: s.customer, name: 'Hazel Adair-Finch' })
+    expect((await server.ask()).glances.map((g) => g.sale.customerName)).toEqual(Array(3).fill('Hazel Adair-Finch'))
+    await s.run(adjustStock, { reason: 'Broken', lines: [{ goodsId: s.violin, change: '-1' }] })
+    expect((await server.ask()).glances.map((g) => g.next.map((n) => n.action))).toEqual([['hand-over'], ['buy'], []])
+    await s.run(changeSettings, { taxOnDeposits: true })
+    expect((await server.ask()).looks).toBeGreaterThan(0)
+    await server.close()
+  })
+
+  test('is forgotten where the database is another one, as after everything was restored', async () => {
+    const server = openListening()
+    await server.ask()
+    await s.db.execute(sql`alter table sale disable trigger user`)
+    await s.db.execute(sql`update sale set title = 'Of the backup' where id = ${first}`)
+    await s.db.execute(sql`alter table sale enable trigger user`)
+    expect((await server.ask()).glances[0]?.sale.title).not.toBe('Of the backup')
+    await s.db.execute(sql`create table kept.another (like kept.change including all)`)
+    await s.db.execute(sql`drop table kept.change`)
+    await s.db.execute(sql`alter table kept.another rename to change`)
+    expect((await server.ask()).glances[0]?.sale.title).toBe('Of the backup')
+    await server.close()
+  })
+
+  test('is only asked for what is known: not of a moment to come, or of long ago', async () => {
+    const { now } = await readChanges(s.db, null)
+    expect((await readChanges(s.db, now)).since).toEqual([])
+    const xmin = Number(now.seen.split(':')[0])
+    expect((await readChanges(s.db, { ...now, seen: `${xmin + 50}:${xmin + 50}:` })).since).toBeNull()
+    expect((await readChanges(s.db, { ...now, of: 'another' })).since).toBeNull()
+    await s.db.transaction(async (tx) => {
+      await tx.execute(sql`update sale set title = 'Under way' where id = ${first}`)
+      expect((await readChanges(s.db, now)).since).toEqual([])
+    })
+    expect((await readChanges(s.db, now)).since).toEqual([['s', first]])
+  })
+
+  test('is not replaced by who began before somebody else ended', async () => {
+    const { db, close } = openDatabase(s.url)
+    const [glance] = await readGlances(db, [first], await business(), s.shop.today)
+    const before = present(recall(db))
+    const later = { now: { ...before.at, seen: '9:9:' }, since: [], today: before.today }
+    const slow = changeMemory(before, { ...later, now: before.at })
+    const quick = changeMemory(before, { ...later, since: [['s', first]] as const })
+    quick.keep(db, [first], new Map())
+    // What the slow one looked at may be of before that change: they get it, and nobody else does.
+    expect(slow.keep(db, [first], new Map()).get(first)?.glance).toEqual(glance)
+    expect(recall(db)).toEqual({ today: before.today, at: later.now, looks: new Map() })
+    await close()
+  })
 })

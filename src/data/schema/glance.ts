@@ -1,4 +1,4 @@
-import { customType, integer, pgSchema, primaryKey, text } from 'drizzle-orm/pg-core'
+import { customType, index, integer, pgSchema, primaryKey, text } from 'drizzle-orm/pg-core'
 import { onDay } from './columns'
 
 /** What is only kept to look faster, and tells the transactions of this very database apart: in no backup, and made anew. */
@@ -11,12 +11,13 @@ const writer = customType<{ data: string }>({ dataType: () => 'xid8' })
 
 /**
  * What changed something that stories of sales are told from, written by triggers: a sale (`s`), goods that sales wait for (`g`), or
- * what all of them depend on, such as the tax codes (`h`). Rows are only ever added, so that two writers never wait for each other.
+ * what all of them depend on, such as the tax codes (`h`); and what a customer is called (`c`), which is read beside a kept look and
+ * remembered with it. Rows are only ever added, so that two writers never wait for each other.
  */
 export const change = kept.table(
   'change',
-  { what: text({ enum: ['s', 'g', 'h'] }).notNull(), id: integer().notNull(), by: writer().notNull() },
-  (t) => [primaryKey({ columns: [t.what, t.id, t.by] })],
+  { what: text({ enum: ['s', 'g', 'h', 'c'] }).notNull(), id: integer().notNull(), by: writer().notNull() },
+  (t) => [primaryKey({ columns: [t.what, t.id, t.by] }), index('change_by').on(t.by)],
 )
 
 /**

@@ -22,6 +22,12 @@ export interface Glance extends Told {
   readonly sale: SaleHead
 }
 
+/** A look as a server remembers it: with the goods it depends on. */
+export interface Remembered {
+  readonly glance: Glance
+  readonly goods: readonly number[]
+}
+
 /** What lists show of a whole story. */
 export const toldOf = (story: Story): Told => ({
   stands: story.stands,
@@ -69,7 +75,7 @@ const packStep = ({ action, why, amount, quantity, since }: NextStep): Step => [
   since,
 ]
 
-/** As a text that `unpacked` reads. */
+/** As a text that `unpack` reads. */
 export const pack = (told: Told): string => {
   const packed: Packed = {
     stands: told.stands,
@@ -83,7 +89,8 @@ export const pack = (told: Told): string => {
   return JSON.stringify(packed)
 }
 
-const unpack = (text: string, currency: string): Told => {
+/** What was packed. */
+export const unpack = (text: string, currency: string): Told => {
   const { stands, bar, sums, next, putAside, dues, draftId }: Packed = JSON.parse(text)
   const amount = (of: string | undefined): Money => money(BigInt(present(of)), currency)
   const step = ([action, why, of, quantity, since]: Step): NextStep => ({
@@ -116,19 +123,4 @@ const unpack = (text: string, currency: string): Told => {
     dues: dues.map(([dueOn, of, left]) => ({ dueOn, text: of, open: amount(left) })),
     draftId,
   }
-}
-
-/** So many are remembered: twice what Today looks at. */
-const MOST_REMEMBERED = 4_000
-const remembered = new Map<string, Told>()
-
-/** What was packed. Nearly every look is the same text as the last time, so that it is unpacked once. */
-export const unpacked = (text: string, currency: string): Told => {
-  const key = currency + text
-  const known = remembered.get(key)
-  if (known) return known
-  if (remembered.size >= MOST_REMEMBERED) remembered.clear()
-  const told = unpack(text, currency)
-  remembered.set(key, told)
-  return told
 }

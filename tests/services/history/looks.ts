@@ -1,6 +1,7 @@
 import { day, type Day } from '@/core/day'
 import { present } from '@/core/present'
 import { findBusiness } from '@/data/queries/business'
+import { listSeen } from '@/data/queries/glances'
 import { countStands, listSaleIds } from '@/data/queries/sales'
 import { toldOf } from '@/model/sale/glance'
 import { readGlances } from '@/model/sale/readGlances'
@@ -12,11 +13,12 @@ export const looksThatAreOff = async ({ db }: TestShop, today: Day, most = 5000)
   const business = present(await findBusiness(db))
   const ids = await listSaleIds(db, {}, { limit: most }, today)
   const [glances, stories] = [await readGlances(db, ids, business, today), await readStories(db, ids, business, today)]
+  const heads = new Map((await listSeen(db, ids, today)).map((x) => [x.sale.id, x.sale]))
   const plain = (what: unknown) => JSON.stringify(what, (_, v: unknown) => (typeof v === 'bigint' ? v.toString() : v))
   return glances.flatMap(({ sale, ...told }, i) => {
     const story = present(stories[i])
-    const [kept, now] = [plain(told), plain(toldOf(story))]
-    return sale.id === story.sale.id && kept === now ? [] : [{ kept, now }]
+    const [kept, now] = [plain([sale, told]), plain([heads.get(story.sale.id), toldOf(story)])]
+    return kept === now ? [] : [{ kept, now }]
   })
 }
 
