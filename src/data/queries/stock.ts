@@ -258,10 +258,11 @@ export const sumUsable = async (db: Db, goodsIds: readonly number[], on: Day): P
   if (goodsIds.length === 0) return new Map()
   const ids = [...new Set(goodsIds)]
   const rows = await db.execute<{ goods_id: number; quantity: string }>(sql`
-    with past as (
+    with expired as materialized (select b.id, b.goods_id from batch b where b.expires < ${on} and ${isOneOf(sql`b.goods_id`, ids)}),
+    past as (
       select s.goods_id, sum(s.quantity) as quantity
-        from goods g join shelf s on s.goods_id = g.id join batch b on b.id = s.batch_id
-       where g.track = 'lot' and ${isOneOf(sql`g.id`, ids)} and s.quantity > 0 and b.expires < ${on} group by 1)
+        from expired b join goods g on g.id = b.goods_id join shelf s on s.goods_id = b.goods_id and s.batch_id = b.id
+       where g.track = 'lot' and s.quantity > 0 group by 1)
     select h.goods_id, (h.quantity - coalesce(p.quantity, 0))::text as quantity
       from on_hand h left join past p on p.goods_id = h.goods_id where ${isOneOf(sql`h.goods_id`, ids)}`)
   return new Map(rows.map((r) => [r.goods_id, decimal(r.quantity)]))

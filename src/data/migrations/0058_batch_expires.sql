@@ -1,0 +1,1 @@
+CREATE INDEX "batch_expires" ON "batch" USING btree ("expires") WHERE expires is not null;
