@@ -5,7 +5,7 @@ import type { Day } from '@/core/day'
 import type { HeldKind } from '@/core/ledger'
 import { money, type Money } from '@/core/money'
 import { USUAL_LIMITS, type AgeLimits, type Ages } from '@/core/receivables'
-import type { Db } from '../connect'
+import { PLANNED_ANEW, type Db } from '../connect'
 
 export interface AgedRow extends Ages {
   readonly key: string
@@ -167,7 +167,9 @@ export const listOpenAsOf = async (db: Db, customerId: number, asOf: Day, curren
 export const sumSubledgers = async (db: Db, asOf: Day, currency: string) => {
   const row = present(
     (
-      await db.execute<Record<'receivables' | 'stock' | 'ahead' | 'unearned' | 'taxAhead', string>>(sql`
+      await db.execute<
+        Record<'receivables' | 'stock' | 'ahead' | 'unearned' | 'taxAhead', string>
+      >(sql`${sql.raw(PLANNED_ANEW)}
     with ${openAsOf(asOf)}
     select (select coalesce(sum(open), 0) from open)::text as receivables,
            ((select coalesce(sum(value), 0) from on_hand) - (select coalesce(sum(value), 0) from stock_move where on_day > ${asOf}))::text as stock,

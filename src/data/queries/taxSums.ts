@@ -101,6 +101,12 @@ export const listTaxed = async (
   part: Part,
   currency: string,
 ): Promise<TaxedRow[]> => {
+  const isOf = (x: SQL): SQL => sql`${code ? sql`${x}.tax_code_id = ${code}` : sql`true`}
+                and ${component ? sql`${x}.component_id = ${component}` : sql`true`}`
+  // Of each kind no more are needed than the page and those before it, and their days stand in an index.
+  const cut = part.limit === undefined || part.order ? null : part.limit + (part.offset ?? 0)
+  const newest = (x: SQL, then = sql``): SQL =>
+    cut === null ? sql`` : sql`order by ${x}.on_day desc, ${x}.id desc ${then} limit ${cut}`
   const rows = await db.execute<{
     on_day: Day
     text: string
@@ -111,18 +117,16 @@ export const listTaxed = async (
     amount: string
   }>(sql`
     select x.on_day::text, x.text, x.entry_id, x.source_kind, x.source_id, x.net::text, x.amount::text
-      from (select i.on_day, t.tax_code_id, t.component_id, coalesce(e.text, i.number) as text, i.entry_id,
-                   'invoice' as source_kind, i.id as source_id,
-                   case i.kind when 'credit-note' then -t.net else t.net end as net,
-                   case i.kind when 'credit-note' then -t.amount else t.amount end as amount
-              from invoice i join invoice_tax t on t.invoice_id = i.id left join entry e on e.id = i.entry_id
-             where i.status = 'issued'
+      from ((select i.on_day, 1 as of, i.id as nth, t.id as part, coalesce(e.text, i.number) as text, i.entry_id, 'invoice' as source_kind, i.id as source_id,
+                    case i.kind when 'credit-note' then -t.net else t.net end as net,
+                    case i.kind when 'credit-note' then -t.amount else t.amount end as amount
+               from invoice i join invoice_tax t on t.invoice_id = i.id left join entry e on e.id = i.entry_id
+              where i.status = 'issued' and i.on_day between ${from} and ${to} and ${isOf(sql`t`)} ${newest(sql`i`, sql`, t.id desc`)})
             union all
-            select m.on_day, m.tax_code_id, m.component_id, e.text, m.entry_id, e.source_kind, e.source_id, m.net, m.amount
-              from tax_move m join entry e on e.id = m.entry_id) x
-     where x.on_day between ${from} and ${to} and ${code ? sql`x.tax_code_id = ${code}` : sql`true`}
-       and ${component ? sql`x.component_id = ${component}` : sql`true`}
-     order by ${inOrder(TAXED_ORDERS, part.order, sql`x.on_day desc, x.source_id desc`)} ${cutTo(part)}`)
+            (select m.on_day, 2, m.id, 0, e.text, m.entry_id, e.source_kind, e.source_id, m.net, m.amount
+               from tax_move m join entry e on e.id = m.entry_id
+              where m.on_day between ${from} and ${to} and ${isOf(sql`m`)} ${newest(sql`m`)})) x
+     order by ${inOrder(TAXED_ORDERS, part.order, sql`x.on_day desc, x.of, x.nth desc, x.part desc`)} ${cutTo(part)}`)
   return rows.map((r) => ({
     on: r.on_day,
     text: r.text,

@@ -25,7 +25,9 @@ export const batch = pgTable(
     uniqueIndex('batch_serial_once').on(t.goodsId, sql`lower(${t.serial})`),
     index('batch_serial').on(sql`lower(${t.serial})`),
     index('batch_lot').on(sql`lower(${t.lot})`),
-    index('batch_expires').on(t.expires).where(sql`expires is not null`),
+    index('batch_expires')
+      .on(t.expires)
+      .where(sql`expires is not null`),
     index('batch_goods').on(t.goodsId, sql`lower(${t.lot})`),
     check('batch_is_one_thing', sql`${t.lot} is null or ${t.serial} is null`),
     check('batch_expires_by_lot', sql`${t.expires} is null or ${t.lot} is not null`),
