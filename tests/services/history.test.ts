@@ -26,7 +26,8 @@ import { sumTax } from '@/data/queries/taxSums'
 import { readProfitAndLoss } from '@/model/books/books'
 import { findOrders } from '@/data/queries/buyingLists'
 import { orderViews } from '@/model/buying/orders'
-import { readProfit } from '@/model/sale/profit'
+import { readProfit, readProfitPage } from '@/model/sale/profit'
+import type { Part } from '@/data/queries/inOrder'
 import { readStories } from '@/model/sale/readStories'
 import { readTrailPapers, tellTrail } from '@/model/sale/trail'
 
@@ -198,6 +199,11 @@ test('sums in SQL equal the core’s, for several days', async () => {
       const earned = await readProfit(s.db, by, span, 'USD')
       expect([by, earned.reduce((sum, r) => sum + r.profit.minor, 0n)]).toEqual([by, grossProfit.minor])
     }
+    // Those that earned most and least are the same, whichever page is read with them.
+    const endsOf = async (part: Part) => (await readProfitPage(s.db, 'sale', span, 'USD', part)).ends.map((r) => r.key)
+    const ends = await endsOf({ limit: 61, order: { by: 'income', down: true } })
+    expect(await endsOf({ limit: 61 })).toEqual(ends)
+    expect(await endsOf({ limit: 61, offset: 2 })).toEqual(ends)
   }
   // Of two whole months it comes from kept sums, of their parts from the lines themselves: row by row the same.
   const costsOf = async (...spans: readonly (readonly [string, string])[]) => {

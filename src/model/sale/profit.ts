@@ -56,6 +56,9 @@ export const readProfit = async (
   return rows.map((r) => ({ ...r, name: nameOf(by, r), profit: subtractMoney(r.income, r.cost) }))
 }
 
+/** So many that earned most, and so many that earned least. */
+const AT_THE_ENDS = 20
+
 /** A page of what was earned, sorted in the database, and what all of it comes to. */
 export const readProfitPage = async (
   db: Db,
@@ -66,11 +69,14 @@ export const readProfitPage = async (
 ) => {
   const named = (rows: readonly Earned[]): readonly ProfitRow[] =>
     rows.map((r) => ({ ...r, name: nameOf(by, r), profit: subtractMoney(r.income, r.cost) }))
-  const end = (down: boolean) => ({ limit: 20, named: true, order: { by: 'profit', down } })
-  const [[rows = [], best = [], worst = []], months] = await Promise.all([
-    listEarnedParts(db, by, span, currency, [part, end(true), end(false)]),
+  const end = (down: boolean) => ({ limit: AT_THE_ENDS, named: true, order: { by: 'profit', down } })
+  // The first page of the usual order begins with the best: they are not looked for once more.
+  const begins = part.order === undefined && !part.offset && (part.limit ?? 0) > AT_THE_ENDS
+  const [[rows = [], worst = [], found], months] = await Promise.all([
+    listEarnedParts(db, by, span, currency, [part, end(false), ...(begins ? [] : [end(true)])]),
     listEarnedByMonth(db, span, currency),
   ])
+  const best = found ?? rows.filter((r) => r.key !== '').slice(0, AT_THE_ENDS)
   const [income, cost] = [totalOf(months, 'income', currency), totalOf(months, 'cost', currency)]
   return {
     rows: named(rows),
