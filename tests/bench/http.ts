@@ -53,7 +53,7 @@ export const PAGES: Readonly<Record<string, string>> = {
 
 const RUNS = 12
 /** A server runs for days: what it does often, it has compiled. Freshly started, a page costs up to twice as much. */
-const ROUNDS_BEFORE = 20
+export const ROUNDS_BEFORE = 20
 
 interface Cost {
   readonly wall: number
