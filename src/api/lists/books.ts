@@ -28,13 +28,17 @@ const yearOf = ({ from, to }: { readonly from: Day | null; readonly to: Day | nu
   return { from: from ?? yearStart(last), to: last }
 }
 
+/** Of which day a list says how things stood. */
+const dayOf = ({ asOf, to }: { readonly asOf: Day | null; readonly to: Day | null }, today: Day): Day =>
+  asOf ?? to ?? today
+
 export const journal = reader(journalList, async (where, asked, size) => {
   const rows = await readJournalLines(where, given(asked.filter), partOf(asked, size, journalList.opensBy))
   return pageOfQuery(journalList.columns, rows, size)
 })
 
 export const trialBalance = reader(trialBalanceList, async (where, asked, size) => {
-  const day = asked.filter.asOf ?? asked.filter.to ?? where.today
+  const day = dayOf(asked.filter, where.today)
   const balance = await readTrialBalance(where.db, day, where.currency)
   return { ...pageOfAll(trialBalanceList, balance.rows, asked, size, where), balance }
 })
@@ -55,7 +59,7 @@ export const cashFlow = reader(cashFlowList, async (where, asked, size) => {
 })
 
 export const balanceSheet = reader(balanceSheetList, async (where, asked, size) => {
-  const day = asked.filter.asOf ?? asked.filter.to ?? where.today
+  const day = dayOf(asked.filter, where.today)
   return pageOfAll(
     balanceSheetList,
     linesOfBalance(await readBalanceSheet(where.db, day, where.currency)),
@@ -80,7 +84,7 @@ export const taxed = reader(taxedList, async (where, asked, size) => {
 })
 
 export const ties = reader(tiesList, async (where, asked, size) => {
-  const day = asked.filter.asOf ?? asked.filter.to ?? where.today
+  const day = dayOf(asked.filter, where.today)
   return pageOfAll(tiesList, await readTies(where.db, day, where.currency), asked, size, where)
 })
 

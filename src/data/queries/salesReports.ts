@@ -48,6 +48,17 @@ export const listOffers = async (db: Db, span: Span, currency: string) => {
   }))
 }
 
+/** Which of the orders of a span. */
+export interface OrdersOf extends Span {
+  readonly kind?: string
+  readonly channel?: string
+}
+
+/** Sales that were agreed in a span and not called off. */
+const inSpan = ({ from, to, kind, channel }: OrdersOf): SQL => sql`
+  s.agreed_on between ${from} and ${to} and s.closed_as is null
+  and ${kind === undefined ? sql`true` : sql`s.kind = ${kind}`} and ${channel === undefined ? sql`true` : sql`s.channel = ${channel}`}`
+
 export interface SaleCostRow {
   readonly saleId: number
   readonly number: number
@@ -80,7 +91,7 @@ export const listSaleCosts = async (db: Db, span: Span, part: Part, currency: st
                            from handover h join handover_line l on l.handover_id = h.id where h.sale_id = s.id) h on true
       left join lateral (select sum(k.amount) as cost
                            from cost_share k join sale_line l on l.id = k.sale_line_id where l.sale_id = s.id) k on true
-     where s.agreed_on between ${span.from} and ${span.to} and s.closed_as is null and a.gross is not null
+     where ${inSpan(span)} and a.gross is not null
        and ${part.after ? sql`s.id < ${part.after}` : sql`true`}
      order by s.id desc ${cutTo(part)}`)
   const amount = (text: string | number | null | undefined): Money => money(BigInt(text ?? 0), currency)
@@ -103,13 +114,7 @@ export const listSalesOf = (db: Db, span: Span, by: 'kind' | 'channel') =>
   db.execute<{ group: string; sales: number; total: string; billed: string; share: string }>(sql`
     select ${sql.identifier(by)} as group, count(*)::int as sales, sum(total)::text as total, sum(billed)::text as billed,
            coalesce(100.0 * sum(total) / nullif(sum(sum(total)) over (), 0), 0)::text as share
-      from sale where agreed_on between ${span.from} and ${span.to} and closed_as is null group by 1 order by sum(total) desc`)
-
-/** Which of the orders of a span. */
-export interface OrdersOf extends Span {
-  readonly kind?: string
-  readonly channel?: string
-}
+      from sale s where ${inSpan(span)} group by 1 order by sum(total) desc`)
 
 export interface OrderInSpan {
   readonly saleId: number
@@ -129,10 +134,6 @@ const ORDERS: Readonly<Record<string, SQL>> = {
   total: sql`s.total`,
   billed: sql`s.billed`,
 }
-const inSpan = ({ from, to, kind, channel }: OrdersOf): SQL => sql`
-  s.agreed_on between ${from} and ${to} and s.closed_as is null
-  and ${kind === undefined ? sql`true` : sql`s.kind = ${kind}`} and ${channel === undefined ? sql`true` : sql`s.channel = ${channel}`}`
-
 /** The orders that `listSalesOf` adds up, the last agreed first where no order is asked for. */
 export const listOrders = async (db: Db, of: OrdersOf, part: Part, currency: string): Promise<OrderInSpan[]> => {
   const rows = await db.execute<{

@@ -43,7 +43,8 @@ const read = async (db: Db, rows: SQL, span: TaxSpan, side: TaxSide, currency: s
     tax: money(BigInt(r.tax), currency),
   }))
 
-const signed = (column: SQL): SQL => sql`case when i.kind = 'credit-note' then -${column} else ${column} end`
+/** What an invoice `i` says of its tax: a credit note takes it off. */
+export const signed = (column: SQL): SQL => sql`case when i.kind = 'credit-note' then -${column} else ${column} end`
 const invoices = (which: SQL): SQL => sql`
   select i.entry_id, i.on_day, t.tax_code_id, t.component_id, ${signed(sql`t.net`)} as net, ${signed(sql`t.amount`)} as tax
     from invoice i join invoice_tax t on t.invoice_id = i.id left join invoice c on c.id = i.credits_id

@@ -5,6 +5,7 @@ import type { Treatment } from '@/core/tax'
 import type { Db } from '../connect'
 import { wholeMonths, type BrokenMonth } from './balances'
 import { cutTo, inOrder, type Part } from './inOrder'
+import { signed } from './taxFacts'
 
 export interface TaxSumRow {
   readonly codeId: number
@@ -21,8 +22,7 @@ export interface TaxSumRow {
 
 /** Taxes of some days as their papers say them. */
 const taxesOfDays = ({ from, to }: BrokenMonth): SQL => sql`
-            select t.tax_code_id, t.component_id, case i.kind when 'credit-note' then -t.net else t.net end,
-                   case i.kind when 'credit-note' then -t.amount else t.amount end
+            select t.tax_code_id, t.component_id, ${signed(sql`t.net`)}, ${signed(sql`t.amount`)}
               from invoice i join invoice_tax t on t.invoice_id = i.id where i.status = 'issued' and i.on_day between ${from} and ${to}
             union all
             select tax_code_id, component_id, net, amount from tax_move where on_day between ${from} and ${to}`
@@ -118,8 +118,7 @@ export const listTaxed = async (
   }>(sql`
     select x.on_day::text, x.text, x.entry_id, x.source_kind, x.source_id, x.net::text, x.amount::text
       from ((select i.on_day, 1 as of, i.id as nth, t.id as part, coalesce(e.text, i.number) as text, i.entry_id, 'invoice' as source_kind, i.id as source_id,
-                    case i.kind when 'credit-note' then -t.net else t.net end as net,
-                    case i.kind when 'credit-note' then -t.amount else t.amount end as amount
+                    ${signed(sql`t.net`)} as net, ${signed(sql`t.amount`)} as amount
                from invoice i join invoice_tax t on t.invoice_id = i.id left join entry e on e.id = i.entry_id
               where i.status = 'issued' and i.on_day between ${from} and ${to} and ${isOf(sql`t`)} ${newest(sql`i`, sql`, t.id desc`)})
             union all

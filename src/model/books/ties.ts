@@ -33,10 +33,16 @@ export const readTies = async (db: Db, asOf: Day, currency: string): Promise<Tie
   ])
   const accountOf = (role: string): number | undefined => accounts.find((a) => a.role === role)?.id
   const trial = `/books?view=trial-balance&asOf=${asOf}`
-  const tie = (name: string, subledger: Money, role: string, on: 1 | -1, documents: string | null = null): Tie => {
+  const tie = (
+    name: string,
+    subledger: Money,
+    role: string,
+    side: 'debit' | 'credit',
+    documents: string | null = null,
+  ): Tie => {
     const id = accountOf(role)
     const debit = inDebit(sums, id, currency)
-    const account = on === 1 ? debit : negateMoney(debit)
+    const account = side === 'debit' ? debit : negateMoney(debit)
     const inTheBooks = id === undefined ? trial : `/books/accounts/${id}?to=${asOf}`
     return { name, documents, inTheBooks, subledger, account, difference: subtractMoney(subledger, account) }
   }
@@ -50,18 +56,18 @@ export const readTies = async (db: Db, asOf: Day, currency: string): Promise<Tie
   )
   const day = `asOf=${asOf}`
   return [
-    tie('Receivables: unpaid invoices', papers.receivables, 'receivables', 1, `/owed?${day}`),
-    tie('Held: deposits by sale', papers.held.deposit, 'customer-deposits', -1, `/owed/held?${day}`),
-    tie('Held: layaway by sale', papers.held.layaway, 'layaway-deposits', -1, `/owed/held?${day}`),
-    tie('Held: on account by customer', papers.held.account, 'on-account', -1, `/owed/held?${day}`),
-    tie('Invoiced ahead: invoices less handovers', papers.ahead, 'billed-ahead', -1),
-    tie('Finance charges: payment plans', papers.unearned, 'unearned-charges', -1, '/owed/plans'),
-    tie('Tax on deposits: money paid in advance', papers.taxAhead, 'tax-on-deposits', 1),
-    tie('Stock: goods on hand', papers.stock, 'stock', 1, `/goods/stock?${day}`),
-    tie('Payables: unpaid bills', buying.payables, 'payables', -1, `/buying/payables?${day}`),
-    tie('Goods received less billed', buying.received, 'received-not-billed', -1, `/buying/not-invoiced?${day}`),
-    tie('Paid in advance to suppliers', buying.ahead, 'paid-ahead', 1, '/buying/payments'),
-    tie('Set off: nothing stays between', zeroMoney(currency), 'set-off', 1),
+    tie('Receivables: unpaid invoices', papers.receivables, 'receivables', 'debit', `/owed?${day}`),
+    tie('Held: deposits by sale', papers.held.deposit, 'customer-deposits', 'credit', `/owed/held?${day}`),
+    tie('Held: layaway by sale', papers.held.layaway, 'layaway-deposits', 'credit', `/owed/held?${day}`),
+    tie('Held: on account by customer', papers.held.account, 'on-account', 'credit', `/owed/held?${day}`),
+    tie('Invoiced ahead: invoices less handovers', papers.ahead, 'billed-ahead', 'credit'),
+    tie('Finance charges: payment plans', papers.unearned, 'unearned-charges', 'credit'),
+    tie('Tax on deposits: money paid in advance', papers.taxAhead, 'tax-on-deposits', 'debit'),
+    tie('Stock: goods on hand', papers.stock, 'stock', 'debit', `/goods/stock?${day}`),
+    tie('Payables: unpaid bills', buying.payables, 'payables', 'credit', `/buying/payables?${day}`),
+    tie('Goods received less billed', buying.received, 'received-not-billed', 'credit', `/buying/not-invoiced?${day}`),
+    tie('Paid in advance to suppliers', buying.ahead, 'paid-ahead', 'debit'),
+    tie('Set off: nothing stays between', zeroMoney(currency), 'set-off', 'debit'),
     {
       name: 'Trial balance: debits and credits',
       documents: trial,

@@ -7,7 +7,7 @@ import { BooksActions } from '@/ui/books/BooksActions'
 import { Span } from '@/ui/books/Span'
 import { Heading } from '@/ui/Heading'
 import { openReports, queryOf, type Search } from '../_shop'
-import { isView, VIEWS, type View } from '@/app/(owner)/books/_views/shown'
+import { isView, OF_ONE_VIEW, VIEWS, type View } from '@/app/(owner)/books/_views/shown'
 import { Accounts } from '@/app/(owner)/books/_views/Accounts'
 import { CashFlow } from '@/app/(owner)/books/_views/CashFlow'
 import { Closings } from '@/app/(owner)/books/_views/Closings'
@@ -22,9 +22,6 @@ import { Taxed } from '@/app/(owner)/books/_views/Taxed'
 import { Ties } from '@/app/(owner)/books/_views/Ties'
 
 export const metadata: Metadata = { title: 'Books' }
-
-/** What an address says of one view alone. */
-const OF_ONE_VIEW = { sort: undefined, page: undefined, search: undefined, code: undefined, component: undefined }
 
 export default async function Books({ searchParams }: { searchParams: Search }) {
   const shop = await openReports()

@@ -1,7 +1,7 @@
 import { taxed } from '@/api/lists/books'
 import { openList } from '@/app/(owner)/_list'
 import { openShop } from '@/app/(owner)/_shop'
-import type { Shown } from '@/app/(owner)/books/_views/shown'
+import { OF_ONE_VIEW, type Shown } from '@/app/(owner)/books/_views/shown'
 import { withQuery } from '@/ui/address'
 import { MadeOf } from '@/ui/list/MadeOf'
 
@@ -10,11 +10,10 @@ export const Taxed = async ({ from, to, query }: Shown) => {
   const shop = await openShop()
   const open = await openList(taxed, shop, { ...query, from, to })
   const [first] = open.of
-  const all = withQuery('/books', query, { code: undefined, component: undefined, sort: undefined, page: undefined })
   return (
     <MadeOf
       of={first ? [first.code, first.component ?? first.name].join(' ') : 'tax'}
-      all={{ href: all, says: 'All tax codes' }}
+      all={{ href: withQuery('/books', query, OF_ONE_VIEW), says: 'All tax codes' }}
       open={open}
       about={shop}
     />

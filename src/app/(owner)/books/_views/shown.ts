@@ -16,6 +16,15 @@ export type View = keyof typeof VIEWS
 
 export const isView = (name: string | undefined): name is View => name !== undefined && Object.hasOwn(VIEWS, name)
 
+/** What an address says of one view alone. */
+export const OF_ONE_VIEW = {
+  sort: undefined,
+  page: undefined,
+  search: undefined,
+  code: undefined,
+  component: undefined,
+}
+
 export interface Shown {
   readonly from: Day
   readonly to: Day
