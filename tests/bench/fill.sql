@@ -74,6 +74,7 @@ insert into earned_month (month, sale_id, income, cost)
          coalesce(sum(l.amount) filter (where a.kind = 'expense'), 0)
     from entry_line l join entry e on e.id = l.entry_id join account a on a.id = l.account_id
    where a.kind = 'income' or (a.kind = 'expense' and starts_with(a.code, '5')) group by 1, 2;
-insert into earned_sale (sale_id, income, cost) select sale_id, sum(income), sum(cost) from earned_month group by 1;
+insert into earned_sale (sale_id, income, cost, first_month, last_month)
+  select sale_id, sum(income), sum(cost), min(month), max(month) from earned_month group by 1;
 set session_replication_role = default;
 analyze;

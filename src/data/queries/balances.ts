@@ -59,20 +59,47 @@ export interface BrokenMonth {
   readonly to: Day
 }
 
+/** What adds rows of broken months to those of whole ones. */
+const adding =
+  (broken: readonly BrokenMonth[]) =>
+  (rowsOf: (days: BrokenMonth) => SQL): SQL =>
+    sql.join(broken.map((days) => sql` union all ${rowsOf(days)} `))
+
+/** The broken month a span begins with, if it does. */
+const headOf = (from: Day, { firstMonth, headEnds }: ReturnType<typeof monthsWithin>): BrokenMonth[] =>
+  from < firstMonth ? [{ from, to: addDays(headEnds, -1) }] : []
+
 /** The whole months of a span, from `firstMonth` until before `endMonth`, and what adds rows of its broken ones to theirs. */
 export const wholeMonths = (span: { readonly from?: Day; readonly to: Day }, between: LiesBetween = LINES_BETWEEN) => {
   const from = span.from ?? EVER
-  const { firstMonth, headEnds, lastMonth } = monthsWithin({ from, to: span.to })
+  const within = monthsWithin({ from, to: span.to })
+  const { firstMonth, lastMonth } = within
   const isEnd = lastMonth > span.to
   const last = sql`${lastMonth}::date`
   const endMonth = isEnd ? last : sql`(select ${endOf(sql`${span.to}::date`, last, between)})`
-  const broken: BrokenMonth[] = []
-  if (from < firstMonth) broken.push({ from, to: addDays(headEnds, -1) })
-  if (!isEnd && firstMonth <= span.to)
-    broken.push({ from: sql`greatest(${endMonth}, ${firstMonth}::date)`, to: span.to })
-  const andBroken = (rowsOf: (days: BrokenMonth) => SQL): SQL =>
-    sql.join(broken.map((days) => sql` union all ${rowsOf(days)} `))
-  return { firstMonth, endMonth, andBroken }
+  const tail = !isEnd && firstMonth <= span.to
+  const broken = [
+    ...headOf(from, within),
+    ...(tail ? [{ from: sql`greatest(${endMonth}, ${firstMonth}::date)`, to: span.to }] : []),
+  ]
+  return { firstMonth, endMonth, andBroken: adding(broken) }
+}
+
+/** The same, found out beforehand: for a statement that is planned by how much lies in its months. */
+export const readWholeMonths = async (db: Db, span: Span) => {
+  const within = monthsWithin(span)
+  const { firstMonth, lastMonth } = within
+  const next = addMonths(lastMonth, 1)
+  const [row] =
+    lastMonth > span.to
+      ? [{ lies: true }]
+      : await db.execute<{ lies: boolean }>(
+          sql`select exists (${LINES_BETWEEN(sql`${span.to}`, sql`${next}`)}) as lies`,
+        )
+  const endMonth = present(row).lies ? lastMonth : next
+  const tailFrom = endMonth < firstMonth ? firstMonth : endMonth
+  const tail = tailFrom <= span.to ? [{ from: tailFrom, to: span.to }] : []
+  return { firstMonth, endMonth, andBroken: adding([...headOf(span.from, within), ...tail]) }
 }
 
 /**

@@ -4,7 +4,7 @@ import { YEAR_END, type ProfitBy } from '@/core/kinds'
 import { COST_OF_GOODS } from '@/core/ledger'
 import { money, type Money } from '@/core/money'
 import type { Db } from '../connect'
-import { wholeMonths } from './balances'
+import { readWholeMonths, wholeMonths } from './balances'
 import { cutTo, inOrder, type Part } from './inOrder'
 
 /** What something brought and cost between two days. An empty key: what belongs to none of them. */
@@ -62,13 +62,26 @@ interface Span {
   readonly to: Day
 }
 
+type Months = Awaited<ReturnType<typeof readWholeMonths>>
+
+/** Whether everything that was ever posted falls between two days: then sales need not be told apart by their months. */
+const isEverything = async (db: Db, { from, to }: Span): Promise<boolean> => {
+  const [row] = await db.execute<{ all: boolean }>(sql`
+    select coalesce((select min(on_day) from entry) >= ${from} and (select max(on_day) from entry) <= ${to}, false) as all`)
+  return row?.all ?? false
+}
+
+/** Sales whose months all lie among the whole ones of a span, with what they brought and cost altogether. */
+const wholeSales = (isEver: boolean, { firstMonth, endMonth }: Months): SQL => sql`
+    select sale_id, income, cost from earned_sale where sale_id is not null
+    ${isEver ? sql`` : sql`and first_month >= ${firstMonth} and first_month < ${endMonth} and last_month < ${endMonth}`}`
+
 /**
- * Parts of income and cost of goods as the ledger has them but for the entries that close years, by sale, or by customer where they are of
- * no sale: every income account, and the accounts of cost of goods; with costs that were posted by no sale and belong to one. Whole months
- * come from kept sums, the days of broken ones from the lines themselves.
+ * The rest of a span: what sales earned there that earned something outside its whole months too, or what is of no sale, by its customer.
+ * Whole months come from kept sums, the days of broken ones from the lines themselves: every income account, and the accounts of cost of
+ * goods, without the entries that close years, with costs that were posted by no sale and belong to one.
  */
-const earned = (span: Span): SQL => {
-  const { firstMonth, endMonth, andBroken } = wholeMonths(span)
+const restOfSpan = ({ firstMonth, endMonth, andBroken }: Months): SQL => {
   const ofEntry = sql`e.sale_id, case when e.sale_id is null then e.customer_id end as customer_id`
   const ofDays = (within: (on: SQL) => SQL) => sql`
       select ${ofEntry}, case when a.kind = 'income' then -l.amount else 0 end, case when a.kind = 'expense' then l.amount else 0 end
@@ -80,15 +93,18 @@ const earned = (span: Span): SQL => {
       union all
       select ${ofEntry}, 0, -k.amount from cost_share k join entry e on e.id = k.entry_id
        where ${within(sql`e.on_day`)} and k.sale_line_id is not null`
+  const crosses = (month: Day) => sql`last_month >= ${month} and first_month < ${month}`
+  // The months of each are found by its number: guessing that there are many, the database would read those of all sales.
   return sql`
-      select sale_id, customer_id, income, cost from earned_month where month >= ${firstMonth} and month < ${endMonth}
+      select m.* from (select sale_id from earned_sale where first_month < last_month and (${crosses(firstMonth)} or ${crosses(endMonth)})) s
+       cross join lateral (
+         select m.sale_id, m.customer_id, m.income, m.cost from earned_month m
+          where m.sale_id = s.sale_id and m.month >= ${firstMonth} and m.month < ${endMonth} offset 0) m
+      union all
+      select m.sale_id, m.customer_id, m.income, m.cost from earned_month m
+       where m.month >= ${firstMonth} and m.month < ${endMonth} and m.sale_id is null
       ${andBroken((days) => ofDays((on) => sql`${on} between ${days.from} and ${days.to}`))}`
 }
-
-/** What parts come to by something, in whole minor units: figures of eight bytes are compared in a tenth of the time. */
-const addedUp = (parts: SQL, by: SQL): SQL => sql`
-    select ${by}, sum(income)::bigint as income, sum(cost)::bigint as cost from (${parts}) parts
-     group by ${by} having sum(income) <> 0 or sum(cost) <> 0`
 
 const EARNED_ORDERS: Readonly<Record<string, SQL>> = {
   name: sql`lower(name)`,
@@ -97,20 +113,6 @@ const EARNED_ORDERS: Readonly<Record<string, SQL>> = {
   profit: sql`income - cost`,
   margin: sql`case when income <> 0 then (income - cost)::numeric / income end`,
 }
-
-/** Whether everything that was ever posted falls between two days: then sales are read with what they earned altogether. */
-const isEverything = async (db: Db, { from, to }: Span): Promise<boolean> => {
-  const [row] = await db.execute<{ all: boolean }>(sql`
-    select coalesce((select min(on_day) from entry) >= ${from} and (select max(on_day) from entry) <= ${to}, false) as all`)
-  return row?.all ?? false
-}
-
-/** The same of everything there ever was: each sale has one sum. */
-const EARNED_EVER = sql`
-    select sale_id, null::int as customer_id, income, cost from earned_sale where sale_id is not null
-    union all
-    select null, customer_id, sum(income), sum(cost) from earned_month where sale_id is null group by customer_id`
-const SALES_EVER = sql`select sale_id, income, cost from earned_sale where income <> 0 or cost <> 0`
 
 /** Which rows: those of no one thing left out, and a part of them in an order. */
 export interface EarnedPart extends Part {
@@ -150,20 +152,26 @@ export const listEarnedParts = async (
   parts: readonly EarnedPart[],
 ): Promise<readonly (readonly Earned[])[]> => {
   const { by: of, named, key, name } = GROUPS[by]
-  const isEver = await isEverything(db, span)
+  const [months, isEver] = await Promise.all([readWholeMonths(db, span), isEverything(db, span)])
+  const whole = wholeSales(isEver, months)
   const isCut = (part: EarnedPart): boolean => by === 'sale' && part.limit !== undefined && part.order?.by !== 'name'
   const cuts = parts.map(
     (part, i) => sql`select ${i}::int as part, x.* from (${isCut(part) ? cutSales(part) : cutGroups(part)}) x`,
   )
-  const ofSale = sql`of_sale as ${isEver ? sql`not materialized (${SALES_EVER})` : sql`materialized (${addedUp(earned(span), sql`sale_id`)})`}`
-  const grouped = sql`
-    parts as ${isEver ? sql`not materialized (${EARNED_EVER})` : sql`materialized (${addedUp(earned(span), sql`sale_id, customer_id`)})`},
-    grouped as (
+  const rest = sql`rest as materialized (
+      select sale_id, customer_id, sum(income)::bigint as income, sum(cost)::bigint as cost from (${restOfSpan(months)}) r group by 1, 2)`
+  const ofSale = sql`of_sale as ${isEver ? sql`not` : sql``} materialized (
+      select sale_id, income, cost from (
+        ${whole} union all select sale_id, sum(income)::bigint, sum(cost)::bigint from rest group by 1) s
+       where income <> 0 or cost <> 0)`
+  const grouped = sql`grouped as (
       select ${key} as key, ${name} as name, g.income, g.cost
-        from (select ${of} as of, sum(p.income) as income, sum(p.cost) as cost from parts p left join sale s on s.id = p.sale_id
+        from (select ${of} as of, sum(p.income) as income, sum(p.cost) as cost
+                from (select sale_id, null::int as customer_id, income, cost from (${whole}) w union all select * from rest) p
+                left join sale s on s.id = p.sale_id
                group by 1 having sum(p.income) <> 0 or sum(p.cost) <> 0) g ${named})`
   // What no part asks for would be planned all the same, which costs as much as reading a year.
-  const asked = [...(parts.some(isCut) ? [ofSale] : []), ...(parts.every(isCut) ? [] : [grouped])]
+  const asked = [rest, ...(parts.some(isCut) ? [ofSale] : []), ...(parts.every(isCut) ? [] : [grouped])]
   const rows = await db.execute<Row & { part: number }>(sql`
     with ${sql.join(asked, sql`, `)}
     select part, key, name, income::text, cost::text from (${sql.join(cuts, sql` union all `)}) r order by part, n`)

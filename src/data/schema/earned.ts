@@ -1,3 +1,4 @@
+import { sql } from 'drizzle-orm'
 import { index, integer, pgTable, unique } from 'drizzle-orm/pg-core'
 import { identity, minor, onDay } from './columns'
 
@@ -21,7 +22,10 @@ export const earnedMonth = pgTable(
   ],
 )
 
-/** What each sale brought and cost altogether, and what was of none: the sums of its months, kept by their triggers. */
+/**
+ * What each sale brought and cost altogether, in its first month through its last one, and what was of none: the sums of its months, kept
+ * by their triggers.
+ */
 export const earnedSale = pgTable(
   'earned_sale',
   {
@@ -29,6 +33,14 @@ export const earnedSale = pgTable(
     saleId: integer(),
     income: minor().notNull(),
     cost: minor().notNull(),
+    firstMonth: onDay().notNull(),
+    lastMonth: onDay().notNull(),
   },
-  (t) => [unique('earned_sale_once').on(t.saleId).nullsNotDistinct()],
+  (t) => [
+    unique('earned_sale_once').on(t.saleId).nullsNotDistinct(),
+    index('earned_sale_months').on(t.firstMonth, t.lastMonth),
+    index('earned_sale_crossing')
+      .on(t.lastMonth, t.firstMonth)
+      .where(sql`${t.firstMonth} < ${t.lastMonth}`),
+  ],
 )

@@ -65,10 +65,13 @@ export const neverMiscounted = async (db: TestShop['db']): Promise<unknown[]> =>
     select b.id from bill b where b.voided_on is not null and exists (select from supplier_credit c where c.bill_id = b.id and c.voided_on is null)`)),
   ...(await db.execute(sql`
     select c.bill_id from supplier_credit c join bill b on b.id = c.bill_id where c.voided_on is null group by c.bill_id, b.id having sum(c.net) > b.net or sum(c.tax) > b.tax`)),
-  // What a sale earned altogether is the sum of its months.
+  // What a sale earned altogether is the sum of its months, the first and the last of which are known.
   ...(await db.execute(sql`
-    select sale_id from (select sale_id, income, cost from earned_month union all select sale_id, -income, -cost from earned_sale) e
-     group by sale_id having sum(income) <> 0 or sum(cost) <> 0`)),
+    (select sale_id, sum(income), sum(cost), min(month), max(month) from earned_month group by 1
+     except select sale_id, income, cost, first_month, last_month from earned_sale)
+    union all
+    (select sale_id, income, cost, first_month, last_month from earned_sale
+     except select sale_id, sum(income), sum(cost), min(month), max(month) from earned_month group by 1)`)),
   // What is paid of a bill is what its payments say; of a voided one it is nothing.
   ...(await db.execute(sql`
     select b.id from bill b
