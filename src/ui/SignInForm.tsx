@@ -4,6 +4,7 @@ import { Suspense, useEffect, useState } from 'react'
 import { useFormState } from 'react-hook-form'
 import { DoorForm } from './form/DoorForm'
 import { FormPassphrase, FormText } from './form/inputs'
+import { wasInside } from './inside'
 
 const schema = () => import('@/contract/inputs/access/entry').then((m) => m.sessionInput)
 
@@ -30,8 +31,19 @@ const CodeWhereAsked = () => {
   return asked ? <FormText name="code" label="Code" most={40} secret autoFocus /> : null
 }
 
+/** Whoever comes to the door from inside leaves nothing behind it: the window is loaded anew, and forgets. */
+const useForgetting = (): boolean => {
+  const [forgets] = useState(wasInside)
+  useEffect(() => {
+    if (forgets) location.reload()
+  }, [forgets])
+  return forgets
+}
+
 const Form = ({ filledIn }: { readonly filledIn: string | null }) => {
-  const to = useSearchParams().get('to')
+  const asked = useSearchParams()
+  const to = asked.get('to')
+  if (useForgetting()) return null
   return (
     <DoorForm
       address="/api/session"
@@ -41,6 +53,11 @@ const Form = ({ filledIn }: { readonly filledIn: string | null }) => {
       go={() => placeAfter(to)}
       submit="Sign in"
     >
+      {asked.has('changed') && (
+        <p role="status" className="notice notice-good">
+          Passphrase changed. Every open session and every token has ended; sign in again.
+        </p>
+      )}
       <FormPassphrase
         label="Passphrase"
         autoFocus

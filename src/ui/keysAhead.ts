@@ -85,7 +85,13 @@ const canWrite = (within: () => Element | null) => {
 export const leaveFor = (to: string): void => {
   const from = location.pathname
   const ready = canWrite(() => document.querySelector('main'))
-  if (to.split('?')[0] !== from) holdUntil(() => location.pathname !== from && ready(), false)
+  let isLeft = false
+  const there = (): boolean => {
+    // Whoever goes back at once has left all the same.
+    isLeft ||= location.pathname !== from
+    return isLeft && ready()
+  }
+  if (to.split('?')[0] !== from) holdUntil(there, false)
 }
 
 /** A panel has opened, and what it holds is still on its way: what is pressed is typed in it when it comes. */

@@ -177,10 +177,10 @@ describe('a search', () => {
     address.search = 'page=3&stands=open'
     render(<SearchBox label="Find" placeholder="" />)
     await userEvent.type(screen.getByLabelText('Find'), 'bow')
-    await waitFor(() => expect(router.replace).toHaveBeenCalledWith('/?stands=open&search=bow'))
+    await waitFor(() => expect(router.replace).toHaveBeenCalledWith(`${address.path}?stands=open&search=bow`))
     expect(router.replace).toHaveBeenCalledTimes(1)
     await userEvent.clear(screen.getByLabelText('Find'))
-    await waitFor(() => expect(router.replace).toHaveBeenLastCalledWith('/?stands=open'))
+    await waitFor(() => expect(router.replace).toHaveBeenLastCalledWith(`${address.path}?stands=open`))
   })
 })
 

@@ -32,7 +32,7 @@ vi.mock('next/navigation', async () => {
   const { address, router } = await import('./world')
   return {
     useRouter: () => router,
-    usePathname: () => '/',
+    usePathname: () => address.path,
     useSearchParams: () => new URLSearchParams(address.search),
   }
 })

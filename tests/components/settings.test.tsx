@@ -189,7 +189,7 @@ describe('the business', () => {
     await type('Current passphrase', 'the old one here')
     await type('New passphrase', 'a new one, longer')
     await press('Change passphrase')
-    await waitFor(() => expect(router.push).toHaveBeenCalledWith('/sign-in'))
+    await waitFor(() => expect(router.push).toHaveBeenCalledWith('/sign-in?changed=1'))
     expect(sent[0]?.body).toEqual({ now: 'the old one here', next: 'a new one, longer' })
   })
 

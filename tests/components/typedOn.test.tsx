@@ -87,20 +87,20 @@ describe('a search', () => {
   test('is typed on while what was typed before is found', async () => {
     const { rerender } = render(box())
     await userEvent.type(field('Find'), 'bo')
-    await waitFor(() => expect(router.replace).toHaveBeenLastCalledWith('/?search=bo'))
+    await waitFor(() => expect(router.replace).toHaveBeenLastCalledWith(`${address.path}?search=bo`))
     await userEvent.type(field('Find'), 'w')
     address.search = 'search=bo'
     rerender(box())
     expect(words()).toBe('bow')
-    await waitFor(() => expect(router.replace).toHaveBeenLastCalledWith('/?search=bow'))
+    await waitFor(() => expect(router.replace).toHaveBeenLastCalledWith(`${address.path}?search=bow`))
   })
 
   test('is emptied while words are looked for, and then those of nobody are shown', async () => {
     const { rerender } = render(box())
     await userEvent.type(field('Find'), 'bow')
-    await waitFor(() => expect(router.replace).toHaveBeenLastCalledWith('/?search=bow'))
+    await waitFor(() => expect(router.replace).toHaveBeenLastCalledWith(`${address.path}?search=bow`))
     await userEvent.clear(field('Find'))
-    await waitFor(() => expect(router.replace).toHaveBeenLastCalledWith('/?'))
+    await waitFor(() => expect(router.replace).toHaveBeenLastCalledWith(`${address.path}?`))
     address.search = 'search=bow'
     rerender(box())
     expect(words()).toBe('')

@@ -2,8 +2,9 @@ import { vi } from 'vitest'
 
 /** What stands around a component in its tests, for all files that follow each other in a worker. */
 export const router = { push: vi.fn(), refresh: vi.fn(), replace: vi.fn() }
-/** What stands in the address of the page. */
-export const address = { search: '' }
+let tests = 0
+/** What stands in the address of the page; each test is on a page of its own, to which nobody comes back. */
+export const address = { path: '/test/0', search: '' }
 
 /** What was said at the edge of the screen, in its order. */
 export const said: string[] = []
@@ -14,5 +15,6 @@ export const undos: (() => void)[] = []
 export const forget = (): void => {
   said.length = 0
   undos.length = 0
+  address.path = `/test/${(tests += 1)}`
   address.search = ''
 }

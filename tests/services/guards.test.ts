@@ -10,7 +10,7 @@ import { agreeSale } from '@/services/sales/agreeSale'
 import { handOver } from '@/services/sales/handOver'
 import { startSale } from '@/services/sales/startSale'
 import { isOurBrowser, makeBrowserSign } from '@/services/access/ourBrowser'
-import { signedIn, signOut } from '@/services/access/session'
+import { lastNight, signedIn, signOut } from '@/services/access/session'
 import { changePassphrase, signIn } from '@/services/access/signIn'
 import { tokenOpens } from '@/services/access/tokens'
 import { setUpBusiness } from '@/services/access/setUpBusiness'
@@ -212,4 +212,14 @@ test('the door opens to the passphrase alone, and closes', async () => {
   expect(kept!.token_hash).not.toContain(right.value.token)
   await signOut(s.db, right.value.token)
   expect(await signedIn(s.db, right.value.token)).toBe(false)
+})
+
+test.each([
+  // Fourteen days on it is not three yet: the night before is the last one.
+  ['2026-03-10T02:59:00', '2026-03-23T03:00:00'],
+  ['2026-03-10T03:00:00', '2026-03-24T03:00:00'],
+  ['2026-03-10T14:20:00', '2026-03-24T03:00:00'],
+  ['2026-02-20T23:10:00', '2026-03-06T03:00:00'],
+])('a session of %s ends in the night of %s, not in the midst of a day', (from, until) => {
+  expect(lastNight(new Date(from))).toEqual(new Date(until))
 })

@@ -6,6 +6,7 @@ import { Band } from '@/ui/Band'
 import { Follow } from '@/ui/Follow'
 import { localeOf } from '@/core/locale'
 import { HouseLocale } from '@/ui/HouseLocale'
+import { Inside } from '@/ui/inside'
 import { Keys } from '@/ui/Keys'
 import { Notices } from '@/ui/Notices'
 import { Spine } from '@/ui/Spine'
@@ -39,6 +40,7 @@ export default async function OwnerLayout({ children }: { children: ReactNode })
         </div>
         <Keys />
         <Follow />
+        <Inside />
         <Notices />
       </div>
     </HouseLocale>

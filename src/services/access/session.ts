@@ -4,13 +4,24 @@ import { noteLetIn } from './letIn'
 import { hashToken, makeSecret } from './secrets'
 
 export const SESSION_DAYS = 14
+/** The hour of the night at which sessions end. */
+const ENDS_AT = 3
 /** How long the passphrase counts as typed just now. */
 const PROVED_FOR = 10 * 60_000
+
+/** The last night within the days of a session: nobody is sent to the door in the midst of typing. */
+export const lastNight = (from: Date): Date => {
+  const end = new Date(from.getTime() + SESSION_DAYS * 86_400_000)
+  const night = new Date(end)
+  night.setHours(ENDS_AT, 0, 0, 0)
+  if (night > end) night.setDate(night.getDate() - 1)
+  return night
+}
 
 /** A session for whoever is known to be the owner: by what was shown, or because they set the business up just now. Only the hash of its token is kept. */
 export const openSession = async (db: Database): Promise<{ token: string; expiresAt: Date }> => {
   const token = makeSecret()
-  const expiresAt = new Date(Date.now() + SESSION_DAYS * 86_400_000)
+  const expiresAt = lastNight(new Date())
   await insertSession(db, hashToken(token), expiresAt)
   return { token, expiresAt }
 }

@@ -36,6 +36,7 @@ export const BudgetForm = ({ year, rows, currency }: Props) => (
     asBody={({ lines }) => ({ year, lines })}
     skip={SKIP}
     say={() => `The budget of ${year} is saved.`}
+    keeps
     submit="Save budget"
   >
     <p className="mb-4 max-w-2xl">

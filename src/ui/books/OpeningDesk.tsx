@@ -32,6 +32,7 @@ export const OpeningDesk = ({ on, ...about }: Props) => (
     say={() => 'Opening balances entered.'}
     go={(entry) => `/books/entries/${entry.id}`}
     preview={{ currency: about.currency }}
+    keeps
     submit="Enter opening balances"
   >
     <div className="max-w-45">

@@ -44,6 +44,7 @@ export const OwnEntry = ({ today, currency, accounts, onDone }: Props) => (
     skip={{ lines: isEmptyRow }}
     say={() => 'Entry posted.'}
     onDone={onDone}
+    keeps
     submit="Post entry"
   >
     <div className="grid grid-cols-[1fr_140px] gap-3">

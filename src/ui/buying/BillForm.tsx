@@ -86,6 +86,7 @@ export const BillForm = ({ supplier, goods, accounts, codes, currency, today }: 
           go={(b) => `/buying/bills/${b.id}`}
           onSent={(b) => void keepPaper(b)}
           preview={{ currency }}
+          keeps
           submit="Enter bill"
         >
           <FromFile account={usual} onPaper={setPaper} onSupplier={setNamed} />

@@ -56,6 +56,7 @@ export const OrderForm = ({ id, supplier, start, today }: Props) =>
       asBody={(d: OrderDraft) => ({ supplierId: d.supplierId, ...factsOf(d) })}
       say={(o) => `Order ${o.number} saved as a draft.`}
       go={(o) => `/buying/orders/${o.id}`}
+      keeps
       submit="Save order"
     >
       <div className="mb-3 grid max-w-3xl gap-3 md:grid-cols-[1fr_180px]">
@@ -73,6 +74,7 @@ export const OrderForm = ({ id, supplier, start, today }: Props) =>
       asBody={factsOf}
       say={(o) => `Order ${o.number} saved.`}
       go={(o) => `/buying/orders/${o.id}`}
+      keeps
       submit="Save order"
     >
       <div className="mb-3 grid max-w-95 grid-cols-2 gap-3">

@@ -67,6 +67,7 @@ export const ReceiveForm = ({ orderId, lines, places, today, onDone }: Props) =>
         : `${r.number}: received. Can go now: ${r.canGo.map((c) => `sale ${c.number}, ${c.customer}`).join('; ')}.`
     }
     onDone={onDone}
+    keeps
     submit="Receive"
   >
     <Scanned lines={lines} />

@@ -35,6 +35,7 @@ export const SupplierForm = ({ id, start, customer = '', codes }: Props) =>
       skip={{ contacts: isEmptyRow }}
       say={(s) => `${s.name} added.`}
       go={(s) => `/buying/suppliers/${s.id}`}
+      keeps
       submit="Add supplier"
     >
       <Fields customer={customer} codes={codes} />
@@ -48,6 +49,7 @@ export const SupplierForm = ({ id, start, customer = '', codes }: Props) =>
       asBody={supplierBody}
       skip={{ contacts: isEmptyRow }}
       say={(s) => `${s.name} saved.`}
+      keeps
       submit="Save changes"
     >
       <Fields customer={customer} codes={codes} />

@@ -4,6 +4,7 @@ import { FormProvider, useFormContext, useFormState, useWatch, type FieldValues 
 import type { z } from 'zod'
 import type { AnswerTo, BodyTo, Method } from '@/contract/calls'
 import { FormProblems } from './FormProblems'
+import { LeftOffer } from '../left'
 import type { WayBack } from '../send'
 import { usePreview, WouldPost } from '../WouldPost'
 import { bodyOf, useCommandForm, type Wish } from './useCommandForm'
@@ -29,6 +30,8 @@ interface Props<M extends Method, P extends string, D extends FieldValues> {
   readonly submit: string | ReactElement
   /** Stands beside other forms of its page: its button is not the main one. */
   readonly quiet?: boolean
+  /** Where much is typed: what is left unsent is offered again. */
+  readonly keeps?: boolean
   /** Begins anew after it was sent, for the next one. */
   readonly again?: boolean
   /** What it will do, said in figures before it is done, from the command's own preview, with what it would post. */
@@ -55,10 +58,17 @@ export const CommandForm = <M extends Method, P extends string, D extends FieldV
   submit,
   quiet,
   again,
+  keeps,
   preview,
   children,
 }: Props<M, P, D>) => {
-  const { form, sendBody, refused } = useCommandForm({ start, schema, asBody, skip })
+  const { form, sendBody, refused, bringBack } = useCommandForm({
+    start,
+    schema,
+    asBody,
+    skip,
+    ...(keeps ? { keeps: `${method} ${path}` } : {}),
+  })
   const save = sendBody(
     method,
     path,
@@ -82,6 +92,9 @@ export const CommandForm = <M extends Method, P extends string, D extends FieldV
   return (
     <FormProvider {...form}>
       <form noValidate onSubmit={submitted} onKeyDown={walk}>
+        <div className="mb-4 empty:hidden">
+          <LeftOffer bringBack={bringBack} />
+        </div>
         {children}
         {preview && <FormPreview path={path as string} wish={{ asBody, skip }} {...(preview as Shown)} />}
         <FormProblems refused={refused} />

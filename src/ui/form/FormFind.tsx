@@ -1,8 +1,8 @@
 'use client'
-import { useState } from 'react'
-import { useController } from 'react-hook-form'
+import { useController, useFormContext } from 'react-hook-form'
 import { Picker } from '../Picker'
 import type { Picking } from '../usePicking'
+import { chosenOf } from './chosen'
 
 interface Props<T> {
   readonly name: string
@@ -23,14 +23,15 @@ export const FormFind = <T extends { readonly id: number; readonly name: string 
   ...rest
 }: Props<T>) => {
   const { field, fieldState } = useController({ name })
-  const [chosen, setChosen] = useState(start)
+  const found = chosenOf(useFormContext().control)
+  const known = found.get(name)
   return (
     <Picker<T>
       {...rest}
-      chosen={chosen}
+      chosen={known?.id === field.value ? (known?.name ?? start) : start}
       inputRef={field.ref}
       onPick={(picked) => {
-        setChosen(picked.name)
+        found.set(name, { id: String(picked.id), name: picked.name })
         field.onChange(String(picked.id))
       }}
       problem={fieldState.error && missing}

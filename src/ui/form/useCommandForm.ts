@@ -13,7 +13,9 @@ import {
 import type { z } from 'zod'
 import type { AnswerTo, BodyTo, Method } from '@/contract/calls'
 import { holdWhile } from '../keysAhead'
+import { useLeft } from '../left'
 import { useSend, type Refused, type Then } from '../send'
+import { chosenOf, type Chosen } from './chosen'
 
 type Body = Readonly<Record<string, unknown>>
 /** By the name of a list, `lines` or `what.lines`: which of its rows are empty. */
@@ -27,6 +29,8 @@ export interface Wish<D extends FieldValues, B extends Body> {
   readonly asBody: (draft: D) => B
   /** Rows left empty, which are not sent: they are left out before `asBody` sees the draft. */
   readonly skip?: Skip
+  /** Kept under this name when its page is left with something typed, and offered there again. */
+  readonly keeps?: string
 }
 
 type Rows = ReadonlyMap<string, readonly number[]>
@@ -125,6 +129,17 @@ export const useCheckedForm = <D extends FieldValues, B extends Body>(wish: Wish
 export const useCommandForm = <D extends FieldValues, B extends Body>(wish: Wish<D, B>) => {
   const { send, busy, refused } = useSend()
   const form = useCheckedForm(wish, refused)
+  const { start, keeps } = wish
+  const chosen = chosenOf(form.control)
+  const left = useLeft<{ readonly draft: D; readonly names: readonly (readonly [string, Chosen])[] }>({
+    name: keeps ?? '',
+    start: { draft: start, names: [] },
+    now: () => (keeps === undefined ? { draft: start, names: [] } : { draft: form.getValues(), names: [...chosen] }),
+    put: ({ draft, names }) => {
+      for (const [name, was] of names) chosen.set(name, was)
+      form.reset(draft, { keepDefaultValues: true })
+    },
+  })
   const sendBody = <M extends Method, P extends string>(
     method: M,
     path: P,
@@ -134,10 +149,12 @@ export const useCommandForm = <D extends FieldValues, B extends Body>(wish: Wish
   ) => {
     const submit = form.handleSubmit(async (draft) => {
       const value = await send(method, path, bodyOf(wish, draft).body as BodyTo<M, P>, then)
-      if (value !== null) after?.(value)
+      if (value === null) return
+      left.sent()
+      after?.(value)
     })
     // It is sent when it has been checked; keys are held from the press on.
     return (e?: BaseSyntheticEvent) => ((then.done ?? then.go) ? holdWhile(() => submit(e)) : submit(e))
   }
-  return { form, sendBody, busy, refused }
+  return { form, sendBody, busy, refused, bringBack: left.bringBack }
 }

@@ -8,6 +8,7 @@ import { messageFor, Refusal } from '../Refusal'
 import { useSend, type Refused } from '../send'
 import { inOrder, useSentRows } from '../useSentRows'
 import { LedgerHead, right } from '../LedgerHead'
+import { LeftOffer, useDraft } from '../left'
 import { ScanBox } from './ScanBox'
 import { isCounted, lineBody, NOTHING_COUNTED, scanInto, type Counted, type CountLine } from './countDraft'
 import { sayStockChange } from './sayStockChange'
@@ -20,12 +21,18 @@ interface Props {
   readonly lines: readonly CountLine[]
 }
 
+interface Typed {
+  readonly counted: Readonly<Record<string, Counted>>
+  /** What was counted stays when something else is searched for. */
+  readonly met: Readonly<Record<string, CountLine>>
+  readonly on: string
+}
+const NOTHING: Pick<Typed, 'counted' | 'met'> = { counted: {}, met: {} }
+
 /** What was counted replaces what the books had; more comes in at a cost, less goes out at what it cost. */
 export const CountForm = ({ currency, today, placeId, lines }: Props) => {
-  const [counted, setCounted] = useState<Readonly<Record<string, Counted>>>({})
-  // What was counted stays when something else is searched for.
-  const [met, setMet] = useState<Readonly<Record<string, CountLine>>>({})
-  const [on, setOn] = useState<string>(today)
+  const { draft, set, bringBack, sent } = useDraft<Typed>(`count ${placeId}`, { ...NOTHING, on: today })
+  const { counted, met, on } = draft
   const [scanned, setScanned] = useState('')
   const { send, busy, refused } = useSend()
   const { problem, sentAs, rowOf } = useSentRows(refused)
@@ -33,10 +40,10 @@ export const CountForm = ({ currency, today, placeId, lines }: Props) => {
   const before = Object.values(met).filter((l) => isCounted(of(l.key)) && lines.every((x) => x.key !== l.key))
   const shown = [...lines, ...before]
   const typed = shown.filter((l) => isCounted(of(l.key)))
-  const meet = (): void => setMet((all) => ({ ...all, ...Object.fromEntries(lines.map((l) => [l.key, l])) }))
+  const meet = (): void => set((now) => ({ met: { ...now.met, ...Object.fromEntries(lines.map((l) => [l.key, l])) } }))
   const change = (key: string, part: Partial<Counted>): void => {
     meet()
-    setCounted((all) => ({ ...all, [key]: { ...NOTHING_COUNTED, ...all[key], ...part } }))
+    set((now) => ({ counted: { ...now.counted, [key]: { ...NOTHING_COUNTED, ...now.counted[key], ...part } } }))
   }
   const save = async () => {
     sentAs(inOrder('lines', typed))
@@ -50,12 +57,14 @@ export const CountForm = ({ currency, today, placeId, lines }: Props) => {
       },
       { say: (c) => `Count ${c.number} saved: ${sayStockChange(c)}` },
     )
-    if (done) setCounted({})
+    if (!done) return
+    sent()
+    set(NOTHING)
   }
   const scan = (code: string): void => {
     meet()
     const found = scanInto(shown, counted, code)
-    if (found) setCounted(found.counted)
+    if (found) set({ counted: found.counted })
     setScanned(found ? `${found.what}: ${found.quantity}` : `Nothing here has the code, barcode or serial ${code}.`)
   }
   // Rows have no numbers: what is refused of one is said with its name.
@@ -105,9 +114,18 @@ export const CountForm = ({ currency, today, placeId, lines }: Props) => {
   )
   return (
     <>
+      <div className="mb-4 empty:hidden">
+        <LeftOffer bringBack={bringBack} />
+      </div>
       <div className="mb-3 flex flex-wrap items-end gap-3">
         <span className="w-37.5">
-          <DayField label="Date" today={today} value={on} onValue={setOn} problem={messageFor(refused, 'on')} />
+          <DayField
+            label="Date"
+            today={today}
+            value={on}
+            onValue={(to) => set({ on: to })}
+            problem={messageFor(refused, 'on')}
+          />
         </span>
         <ScanBox onScan={scan} said={scanned} />
         <button className="btn btn-do" data-primary disabled={busy || typed.length === 0} onClick={() => void save()}>

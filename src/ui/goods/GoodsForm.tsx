@@ -10,6 +10,7 @@ import { PartRows } from './PartRows'
 import { PriceRows } from './PriceRows'
 import { SupplierRows } from './SupplierRows'
 import { isEmptyRow } from '../form/isEmptyRow'
+import { LeftOffer } from '../left'
 
 interface Props {
   readonly id: number | null
@@ -51,8 +52,9 @@ export const GoodsForm = ({
   moved = false,
   reorder,
 }: Props) => {
-  const { form, sendBody, busy, refused } = useCommandForm({
+  const { form, sendBody, busy, refused, bringBack } = useCommandForm({
     start,
+    keeps: 'goods',
     schema: id === null ? toAdd : toChange,
     asBody: (g: GoodsDraft) => ({
       ...goodsBody(g),
@@ -68,6 +70,7 @@ export const GoodsForm = ({
   return (
     <FormProvider {...form}>
       <form noValidate className="grid max-w-lg gap-3" onSubmit={(e) => void save(e)}>
+        <LeftOffer bringBack={bringBack} />
         <div className="grid grid-cols-2 gap-3">
           <FormText name="code" label="Code" most={40} autoFocus={id === null} />
           <FormText name="barcode" label="Barcode" most={60} />

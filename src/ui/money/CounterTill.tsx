@@ -1,15 +1,16 @@
 'use client'
-import { useRef, useState } from 'react'
+import { useCallback, useRef, useState } from 'react'
 import type { Method } from '@/core/ledger'
 import { formatMoney, type Money } from '@/core/money'
 import { present } from '@/core/present'
 import { isAhead, useAhead } from '../ahead'
 import { findCustomers, findGoodsChoices, Picker, type FoundGoods } from '../Picker'
+import { LeftOffer, useDraft } from '../left'
 import { Refusal } from '../Refusal'
 import { useSend } from '../send'
 import { readBuyer, type Buyer } from '../sale/ForWhom'
 import { draftTotals, type DraftSettings, type LineDraft } from '../sale/lineDraft'
-import { useRepricing } from '../sale/useRepricing'
+import { useRepricing, type SetLines } from '../sale/useRepricing'
 import { soldLines, withOneMore } from './counterDraft'
 import { CounterLines } from './CounterLines'
 import { CounterSold, type Sold } from './CounterSold'
@@ -21,13 +22,23 @@ interface Props {
   readonly settings: Omit<DraftSettings, 'exempt'> & { readonly smallestCoin: number }
 }
 
+interface Selling {
+  readonly lines: readonly LineDraft[]
+  readonly customer: Buyer | null
+  readonly method: Method
+  readonly tendered: string
+}
+const NOTHING: Selling = { lines: [], customer: null, method: 'cash', tendered: '' }
+
 /** Sell, take the money, hand it over: goods, tender, receipt, without leaving the keyboard. */
 export const CounterTill = ({ settings }: Props) => {
   const { currency } = settings
-  const [lines, setLines] = useState<readonly LineDraft[]>([])
-  const [customer, setCustomer] = useState<Buyer | null>(null)
-  const [method, setMethod] = useState<Method>('cash')
-  const [tendered, setTendered] = useState('')
+  const { draft, set, bringBack, sent } = useDraft('counter', NOTHING)
+  const { lines, customer, method, tendered } = draft
+  const setLines: SetLines = useCallback(
+    (to) => set((now) => ({ lines: typeof to === 'function' ? to(now.lines) : to })),
+    [set],
+  )
   const [sold, setSold] = useState<Sold | null>(null)
   const { send, busy, refused, setRefused } = useSend()
   const search = useRef<HTMLInputElement>(null)
@@ -57,17 +68,18 @@ export const CounterTill = ({ settings }: Props) => {
       tendered: givenOf(tender),
     })
     if (!done) return
+    sent()
     setSold(done)
-    setLines([])
-    setTendered('')
-    setCustomer(null)
-    setMethod('cash')
+    set(NOTHING)
     search.current?.focus()
   })
-  const pickCustomer = async (c: { id: number }) => setCustomer(await readBuyer(c.id))
+  const pickCustomer = async (c: { id: number }) => set({ customer: await readBuyer(c.id) })
 
   return (
     <div className="grid gap-x-10 gap-y-5 lg:grid-cols-[minmax(0,1fr)_320px]">
+      <div className="empty:hidden lg:col-span-2">
+        <LeftOffer bringBack={bringBack} />
+      </div>
       <div
         className="min-w-0"
         onKeyDown={(e) =>
@@ -102,7 +114,7 @@ export const CounterTill = ({ settings }: Props) => {
       </div>
       <div className="grid content-start gap-4">
         <ToPay gross={totals.gross} tax={totals.tax} />
-        <MethodChoice label="Payment method" method={method} onMethod={setMethod} />
+        <MethodChoice label="Payment method" method={method} onMethod={(to) => set({ method: to })} />
         {method === 'cash' && (
           <TenderField
             fieldRef={tenderField}
@@ -110,7 +122,7 @@ export const CounterTill = ({ settings }: Props) => {
             toPay={toPay}
             change={change}
             tendered={tendered}
-            onTendered={setTendered}
+            onTendered={(to) => set({ tendered: to })}
             onEnter={() => void sell.run()}
           />
         )}

@@ -1,5 +1,5 @@
 'use client'
-import { useRef, useState } from 'react'
+import { useRef } from 'react'
 import type { Method } from '@/core/ledger'
 import type { Day } from '@/core/day'
 import { formatDigits } from '@/core/locale'
@@ -8,6 +8,7 @@ import { useAhead } from '../ahead'
 import { walk } from '../form/walk'
 import { DayField, MoneyField, Text } from '../fields'
 import { findCustomers, Picker, type FoundCustomer } from '../Picker'
+import { LeftOffer, useDraft } from '../left'
 import { MethodChoice } from './MethodChoice'
 import { messageFor, Refusal } from '../Refusal'
 import { useSend } from '../send'
@@ -30,37 +31,46 @@ interface Props {
   readonly smallestCoin: number
 }
 
+interface Typed {
+  readonly who: Props['customer']
+  readonly amount: string
+  readonly method: Method
+  readonly reference: string
+  readonly tendered: string
+  readonly on: string
+  /** What each is paid; null where the oldest come first. */
+  readonly puts: Readonly<Record<string, string>> | null
+}
+
+const NOTHING: Omit<Typed, 'who' | 'on'> = { amount: '', method: 'transfer', reference: '', tendered: '', puts: null }
+
 /** Receiving money: who, how much, how, what it pays, and what is owed afterwards, all before anything is saved. */
 export const MoneyInForm = ({ currency, today, customer, saleId, smallestCoin }: Props) => {
-  const [who, setWho] = useState(customer)
+  const { draft, set, bringBack, sent } = useDraft<Typed>('receipt', { ...NOTHING, who: customer, on: today })
+  const { who, amount, method, reference, tendered, on, puts } = draft
   const { now, items, alsoFor, forOthers } = useOpenOf(who)
-  const [amount, setAmount] = useState('')
-  const [method, setMethod] = useState<Method>('transfer')
-  const [reference, setReference] = useState('')
-  const [tendered, setTendered] = useState('')
-  const [on, setOn] = useState<string>(today)
-  const [puts, setPuts] = useState<Readonly<Record<string, string>> | null>(null)
   const { send, busy, refused } = useSend()
   const { problem, sentAs } = useSentRows(refused)
   const amountField = useRef<HTMLInputElement>(null)
 
-  const draft = { customerId: who?.id, on, method, amount, reference, tendered, puts }
+  const said = { customerId: who?.id, on, method, amount, reference, tendered, puts }
   const around = { items, saleId, smallestCoin, currency, forOthers }
-  const facts = moneyInFacts(draft, around)
+  const facts = moneyInFacts(said, around)
   const { received, tooMuch } = facts
-  const body = moneyInBody(draft, around, facts)
+  const body = moneyInBody(said, around, facts)
   const sound = isPositiveMoney(received) && !tooMuch
   const seen = usePreview('/receipts', who && sound ? body : null)
 
   const take = async (print: boolean) => {
     if (!sound) return
     sentAs(inOrder('for', putOn(items, facts.put, currency)))
-    await send('POST', '/receipts', body, {
+    const taken = await send('POST', '/receipts', body, {
       say: (r) =>
         `Receipt ${r.number}: ${formatMoney(received)} from ${who?.name}.${Number(r.change) > 0 ? ` Change due ${formatDigits(r.change)}.` : ''}`,
       undo: (r) => voidedBy(`/receipts/${r.id}/void`, on, `Receipt ${r.number} is voided.`),
       go: (r) => `/receipts/${r.id}${print ? '?print=1' : ''}`,
     })
+    if (taken) sent()
   }
   const taking = useAhead(() => take(false))
   const printing = useAhead(() => take(true))
@@ -68,6 +78,9 @@ export const MoneyInForm = ({ currency, today, customer, saleId, smallestCoin }:
 
   return (
     <div className="grid gap-x-10 gap-y-6 lg:grid-cols-[280px_minmax(0,1fr)] xl:grid-cols-[330px_minmax(0,1fr)]">
+      <div className="empty:hidden lg:col-span-2">
+        <LeftOffer bringBack={bringBack} />
+      </div>
       <div className="grid content-start gap-4" onKeyDown={walk}>
         <div>
           <Picker
@@ -76,10 +89,7 @@ export const MoneyInForm = ({ currency, today, customer, saleId, smallestCoin }:
             chosen={who?.name ?? ''}
             placeholder="customer name"
             find={findCustomers}
-            onPick={(c) => {
-              setWho(c)
-              setPuts(null)
-            }}
+            onPick={(c) => set({ who: c, puts: null })}
             onEntered={() => amountField.current?.focus()}
             problem={messageFor(refused, 'customerId')}
           />
@@ -90,25 +100,31 @@ export const MoneyInForm = ({ currency, today, customer, saleId, smallestCoin }:
           inputRef={amountField}
           currency={currency}
           value={amount}
-          onValue={setAmount}
+          onValue={(amount) => set({ amount })}
           autoFocus={customer !== null}
           className="h-13.5 text-3xl font-bold"
           problem={messageFor(refused, 'amount')}
         />
-        <MethodChoice label="Payment method" method={method} onMethod={setMethod} />
+        <MethodChoice label="Payment method" method={method} onMethod={(method) => set({ method })} />
         {method === 'cash' ? (
           <MoneyField
             label="Cash given (if more)"
             currency={currency}
             value={tendered}
-            onValue={setTendered}
+            onValue={(tendered) => set({ tendered })}
             problem={messageFor(refused, 'tendered')}
             hint={sayTender(facts.tender, received)}
           />
         ) : (
-          <Reference value={reference} onValue={setReference} />
+          <Reference value={reference} onValue={(reference) => set({ reference })} />
         )}
-        <DayField label="Date" today={today} value={on} onValue={setOn} problem={messageFor(refused, 'on')} />
+        <DayField
+          label="Date"
+          today={today}
+          value={on}
+          onValue={(on) => set({ on })}
+          problem={messageFor(refused, 'on')}
+        />
         <Refusal refused={refused} />
         <div className="flex flex-wrap gap-2">
           <button className="btn btn-do min-h-10 flex-1" data-primary disabled={away} onClick={() => void taking.run()}>
@@ -131,13 +147,13 @@ export const MoneyInForm = ({ currency, today, customer, saleId, smallestCoin }:
             <WhatItPays
               items={items}
               put={facts.put}
-              onPut={setPuts}
+              onPut={(puts) => set({ puts })}
               problem={(key) => problem(key, 'amount')}
               received={received}
               onAccount={facts.onAccount}
               nothingOpen={now !== null && items.length === 0}
             />
-            <Ways onOldest={() => setPuts(null)} onAccount={() => setPuts({})} />
+            <Ways onOldest={() => set({ puts: null })} onAccount={() => set({ puts: {} })} />
             <AlsoFor onPick={alsoFor} />
             {now && <Afterwards now={now} onDues={facts.lessOwed} onLate={facts.lessLate} currency={currency} />}
             {sound && <WouldPost seen={seen} currency={currency} />}

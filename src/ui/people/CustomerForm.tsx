@@ -6,6 +6,7 @@ import type { Day } from '@/core/day'
 import { FormProblems } from '../form/FormProblems'
 import { FormArea, FormCheck, FormDay, FormMoney, FormQuantity, FormSelect, FormText } from '../form/inputs'
 import { useCommandForm } from '../form/useCommandForm'
+import { LeftOffer } from '../left'
 import { call } from '../send'
 import { AddressFields } from './AddressFields'
 import { ContactFields } from './ContactFields'
@@ -38,8 +39,9 @@ const schema = () => import('@/contract/inputs/people/keepCustomer').then((m) =>
 
 /** A customer: the name is enough, the rest can wait. */
 export const CustomerForm = ({ id, start, currency, today, levels, areas }: Props) => {
-  const { form, sendBody, busy, refused } = useCommandForm({
+  const { form, sendBody, busy, refused, bringBack } = useCommandForm({
     start,
+    keeps: 'customer',
     schema,
     asBody: customerBody,
     skip: { addresses: isNoAddress, contacts: isEmptyRow },
@@ -51,6 +53,9 @@ export const CustomerForm = ({ id, start, currency, today, levels, areas }: Prop
   return (
     <FormProvider {...form}>
       <form noValidate className="grid max-w-4xl gap-x-8 gap-y-4 md:grid-cols-2" onSubmit={(e) => void save(e)}>
+        <div className="md:col-span-2 empty:hidden">
+          <LeftOffer bringBack={bringBack} />
+        </div>
         <FormText name="name" label="Name" most={200} autoFocus />
         <FormText name="email" label="Email" most={200} type="email" />
         <LookAlikes except={id} />
@@ -60,7 +65,7 @@ export const CustomerForm = ({ id, start, currency, today, levels, areas }: Prop
         <div className="md:col-span-2">
           <ContactFields title="More contacts" />
         </div>
-        <div className="grid grid-cols-3 gap-3">
+        <div className="grid grid-cols-3 items-end gap-3">
           <FormQuantity name="terms.net" label="Payment due in (days)" />
           <FormQuantity name="terms.discountPercent" label="Early-payment discount, %" />
           <FormQuantity name="terms.discountDays" label="If paid within (days)" />

@@ -1,12 +1,13 @@
 'use client'
 import { present } from '@/core/present'
-import { useMemo, useRef, useState } from 'react'
+import { useCallback, useMemo, useRef, useState } from 'react'
 import type { Day } from '@/core/day'
 import { addMoney, decimal, formatMoney, roundToMoney, subtractMoney, type Money } from '@/core/money'
 import { overLimit } from '@/core/sale'
 import { useAhead } from '../ahead'
 import { DayField, Text } from '../fields'
 import { lazily } from '../lazily'
+import { LeftOffer, useDraft } from '../left'
 import { Menu } from '../Menu'
 import { messageFor, Refusal } from '../Refusal'
 import { ForWhom, type Buyer } from './ForWhom'
@@ -15,8 +16,8 @@ import { draftTotals, isBlank, type DraftSettings, type LineDraft } from './line
 import type { SaleFacts } from './saleFacts'
 import { SaleMore } from './SaleMore'
 import { useLines } from './useLines'
-import { useRepricing } from './useRepricing'
-import { useSaleSave } from './useSaleSave'
+import { useRepricing, type SetLines } from './useRepricing'
+import { saleBody, useSaleSave } from './useSaleSave'
 
 const OtherSalePanel = lazily(() => import('./TakeFrom').then((m) => m.OtherSalePanel))
 const UsualPanel = lazily(() => import('./TakeFrom').then((m) => m.UsualPanel))
@@ -38,6 +39,8 @@ interface Props {
   readonly lines: readonly LineDraft[]
 }
 
+type Typed = Pick<Props, 'buyer' | 'facts' | 'lines'>
+
 /** How far this sale takes its customer over their credit limit; null where it does not. */
 const sayOver = (buyer: Buyer | null, total: Money, own: string): string | null => {
   if (!buyer?.creditLimit) return null
@@ -47,20 +50,40 @@ const sayOver = (buyer: Buyer | null, total: Money, own: string): string | null 
   return over && formatMoney(over)
 }
 
+/** What is typed into it, kept when its page is left. */
+const useTyped = ({ sale, settings: { currency }, buyer, facts, lines }: Props) => {
+  const { draft, set, ...left } = useDraft<Typed>(
+    'sale',
+    { buyer, facts, lines },
+    // Prices and stock are told of lines when they are opened.
+    (d) => ({ ...saleBody({ sale, currency, ...d }), customerId: d.buyer?.id }),
+  )
+  const setLines: SetLines = useCallback(
+    (to) => set((now) => ({ lines: typeof to === 'function' ? to(now.lines) : to })),
+    [set],
+  )
+  const say = (change: Partial<SaleFacts>) => set((now) => ({ facts: { ...now.facts, ...change } }))
+  return { ...draft, ...left, set, setLines, say }
+}
+
 /** A sale while it is written or changed: who, what, what it comes to, and everything else that can be said of it. */
 export const SaleForm = (p: Props) => {
   const { sale, today, settings, pricesIncludeTax } = p
   const { currency } = settings
-  const [buyer, setBuyer] = useState(p.buyer)
-  const [facts, setFacts] = useState(p.facts)
-  const [lines, setLines] = useState(p.lines)
+  const { buyer, facts, lines, set, say, setLines, bringBack, sent } = useTyped(p)
   const [panel, setPanel] = useState<'usual' | 'other' | null>(null)
   const [more, setMore] = useState(sale !== null)
   const table = useRef<HTMLTableElement>(null)
-  const { write, change, busy, refused, problems } = useSaleSave({ sale, buyer, facts, lines, currency })
+  const { write, change, busy, refused, problems } = useSaleSave({
+    sale,
+    buyer,
+    facts,
+    lines,
+    currency,
+    onSaved: sent,
+  })
   const save = useAhead(() => (sale ? change() : write(false)))
   const order = useAhead(() => write(true))
-  const set = (change: Partial<SaleFacts>) => setFacts({ ...facts, ...change })
   const whole = useMemo(
     (): DraftSettings => ({
       ...settings,
@@ -81,33 +104,35 @@ export const SaleForm = (p: Props) => {
   const away = busy || save.waiting || order.waiting
   return (
     <div className="grid gap-4">
+      <LeftOffer bringBack={bringBack} />
       <div className="grid gap-4 md:grid-cols-[1.2fr_1.2fr_160px_160px]">
         {sale ? (
           <Text label="Customer" value={buyer?.name ?? ''} readOnly />
         ) : (
-          <ForWhom buyer={buyer} onBuyer={setBuyer} onEntered={() => hands.enter(present(shown[0]).key, 'what')} />
+          <ForWhom
+            buyer={buyer}
+            onBuyer={(to) => set({ buyer: to })}
+            onEntered={() => hands.enter(present(shown[0]).key, 'what')}
+          />
         )}
         <Text
           label="Title"
           value={facts.title}
           placeholder="Leave empty to use the first items"
           maxLength={200}
-          onChange={(e) => set({ title: e.target.value })}
+          onChange={(e) => say({ title: e.target.value })}
         />
         <DayField
           label="Needed by"
           today={today}
           value={facts.wantedBy}
-          onValue={(wantedBy) => set({ wantedBy })}
+          onValue={(wantedBy) => say({ wantedBy })}
           problem={messageFor(refused, 'wantedBy')}
         />
-        <TypeOfSale kinds={p.kinds} kind={facts.kind} onKind={(kind) => set({ kind })} />
+        <TypeOfSale kinds={p.kinds} kind={facts.kind} onKind={(kind) => say({ kind })} />
       </div>
       {sale?.agreed && facts.wantedBy !== '' && facts.wantedBy !== p.facts.wantedBy && (
-        <label className="flex items-center gap-2 text-[15px]">
-          <input type="checkbox" checked={facts.tell} onChange={(e) => set({ tell: e.target.checked })} /> Email the new
-          date to the customer
-        </label>
+        <TellThem tell={facts.tell} onTell={(tell) => say({ tell })} />
       )}
       {over && (
         <p role="status" className="notice notice-bad">
@@ -119,7 +144,7 @@ export const SaleForm = (p: Props) => {
       <LineEditor
         {...{ table, shown, hands, totals, addresses }}
         wholeLess={facts.less}
-        onWholeLess={(less) => set({ less })}
+        onWholeLess={(less) => say({ less })}
         settings={whole}
         problems={problems}
         autoFocus={p.buyer !== null}
@@ -152,7 +177,7 @@ export const SaleForm = (p: Props) => {
             : `Ctrl Enter${sale ? '' : ' · nothing is recorded in the books yet'}`}
         </span>
       </div>
-      {more && <SaleMore facts={facts} addresses={addresses} onFacts={set} />}
+      {more && <SaleMore facts={facts} addresses={addresses} onFacts={say} />}
       {panel === 'usual' && buyer && (
         <UsualPanel customerId={buyer.id} customer={buyer.name} onTake={take} onClose={() => setPanel(null)} />
       )}
@@ -162,6 +187,13 @@ export const SaleForm = (p: Props) => {
     </div>
   )
 }
+
+const TellThem = ({ tell, onTell }: { readonly tell: boolean; readonly onTell: (tell: boolean) => void }) => (
+  <label className="flex items-center gap-2 text-[15px]">
+    <input type="checkbox" checked={tell} onChange={(e) => onTell(e.target.checked)} /> Email the new date to the
+    customer
+  </label>
+)
 
 interface TypeProps {
   readonly kinds: readonly string[]

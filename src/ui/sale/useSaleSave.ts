@@ -13,10 +13,11 @@ interface Draft {
   readonly facts: SaleFacts
   readonly lines: readonly LineDraft[]
   readonly currency: string
+  readonly onSaved: () => void
 }
 
 /** What is said of a sale and its lines, as the calls take it. */
-export const saleBody = ({ sale, facts, lines, currency }: Omit<Draft, 'buyer'>) => {
+export const saleBody = ({ sale, facts, lines, currency }: Omit<Draft, 'buyer' | 'onSaved'>) => {
   const less = readLess(facts.less) ?? { percent: facts.less, amount: '0' }
   const { less: _less, kind, deliverTo, ...plain } = facts
   return {
@@ -59,7 +60,7 @@ export const useSaleSave = (draft: Draft) => {
     if (!buyer) return setRefused({ detail: 'Choose a customer, or type a new name.', errors: [] })
     setSent(draft.lines)
     const { deliverNote, ...rest } = saleBody(draft)
-    await send(
+    const written = await send(
       'POST',
       '/sales',
       {
@@ -71,11 +72,12 @@ export const useSaleSave = (draft: Draft) => {
       },
       { say: (s) => sayWritten(s, buyer.name, agreed), go: (s) => `/sales/${s.id}` },
     )
+    if (written) draft.onSaved()
   }
   const change = async () => {
     setSent(draft.lines)
     const { id, number, agreed } = present(sale)
-    await send(
+    const changed = await send(
       'POST',
       `/sales/${id}/change`,
       { ...saleBody(draft), wantedBy: facts.wantedBy || null, tell: facts.tell },
@@ -84,6 +86,7 @@ export const useSaleSave = (draft: Draft) => {
         go: () => `/sales/${id}`,
       },
     )
+    if (changed) draft.onSaved()
   }
   return { write, change, busy, refused, problems }
 }

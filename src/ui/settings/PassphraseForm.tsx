@@ -21,8 +21,7 @@ export const PassphraseForm = () => {
         schema={schema}
         start={{ now: '', next: '' }}
         asBody={(d) => d}
-        say={() => 'Changed. Every open session and every token has ended; sign in again.'}
-        go={() => '/sign-in'}
+        go={() => '/sign-in?changed=1'}
         submit={
           <p className="mt-3 flex flex-wrap gap-2">
             <Submit quiet className="btn">
