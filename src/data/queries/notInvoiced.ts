@@ -2,6 +2,7 @@ import { sql } from 'drizzle-orm'
 import type { Day } from '@/core/day'
 import { decimal, money, type Decimal, type Money } from '@/core/money'
 import type { Db } from '../connect'
+import { notThen } from './bill'
 
 /** Goods of a supplier of which more came than was billed (above zero), or more was billed than is here (below zero). */
 export interface NotInvoiced {
@@ -35,24 +36,44 @@ export const listNotInvoiced = async (db: Db, asOf: Day, currency: string): Prom
     quantity: string
     value: string
   }>(sql`
-    with came as (
-      select l.id, l.order_line_id, case when l.order_line_id is null then l.id end as alone, r.id as received_id, l.goods_id, r.supplier_id
-        from goods_received_line l join goods_received r on r.id = l.received_id
-    ), moved as (
-      select c.order_line_id, c.alone, r.on_day, l.quantity, l.value
-        from came c join goods_received_line l on l.id = c.id join goods_received r on r.id = c.received_id
+    with touched as materialized (
+      -- What is open now, or was changed by a paper that did not count then: nothing else can have been open.
+      select order_line_id, case when order_line_id is null then id end as alone from goods_received_line
+       where quantity - billed - returned + credited <> 0 or value - billed_value - returned_value + credited_value <> 0
+      union select id, null from purchase_order_line where ahead <> 0 or ahead_value <> 0
+      union select c.order_line_id, case when c.order_line_id is null then c.id end
+        from goods_received r join goods_received_line c on c.received_id = r.id where r.on_day > ${asOf}
+      union select coalesce(c.order_line_id, x.order_line_id), case when c.order_line_id is null then c.id end
+        from ${notThen('bill', asOf)} b join bill_line x on x.bill_id = b.id left join goods_received_line c on c.id = x.received_line_id
+      union select c.order_line_id, case when c.order_line_id is null then c.id end
+        from goods_returned r join goods_returned_line l on l.returned_id = r.id join goods_received_line c on c.id = l.received_line_id
+       where r.on_day > ${asOf}
+      union select coalesce(c.order_line_id, x.order_line_id), case when c.order_line_id is null then c.id end
+        from ${notThen('supplier_credit', asOf)} k join supplier_credit_line l on l.credit_id = k.id join bill_line x on x.id = l.bill_line_id
+        left join goods_received_line c on c.id = x.received_line_id
+    ), came as materialized (
+      select l.id, l.order_line_id, t.alone, l.received_id, l.goods_id, l.quantity, l.value
+        from touched t join goods_received_line l on l.order_line_id = t.order_line_id where t.order_line_id is not null
       union all
-      select coalesce(c.order_line_id, x.order_line_id), c.alone, b.on_day, -x.quantity, -x.cleared
-        from bill_line x join bill b on b.id = x.bill_id left join came c on c.id = x.received_line_id
-        left join purchase_order_line o on o.id = x.order_line_id
-       where (c.id is not null or o.goods_id is not null) and (b.voided_on is null or b.voided_on > ${asOf})
+      select l.id, null, t.alone, l.received_id, l.goods_id, l.quantity, l.value
+        from touched t join goods_received_line l on l.id = t.alone
+    ), billed as materialized (
+      select x.id, x.bill_id, c.order_line_id, c.alone, x.quantity, x.cleared from came c join bill_line x on x.received_line_id = c.id
+      union all
+      select x.id, x.bill_id, x.order_line_id, null, x.quantity, x.cleared
+        from touched t join purchase_order_line o on o.id = t.order_line_id join bill_line x on x.order_line_id = o.id
+       where x.received_line_id is null and o.goods_id is not null
+    ), moved as (
+      select c.order_line_id, c.alone, r.on_day, c.quantity, c.value from came c join goods_received r on r.id = c.received_id
+      union all
+      select x.order_line_id, x.alone, b.on_day, -x.quantity, -x.cleared
+        from billed x join bill b on b.id = x.bill_id where b.voided_on is null or b.voided_on > ${asOf}
       union all
       select c.order_line_id, c.alone, r.on_day, -l.quantity, -l.value
-        from goods_returned_line l join goods_returned r on r.id = l.returned_id join came c on c.id = l.received_line_id
+        from came c join goods_returned_line l on l.received_line_id = c.id join goods_returned r on r.id = l.returned_id
       union all
-      select coalesce(c.order_line_id, x.order_line_id), c.alone, k.on_day, l.quantity, l.cleared
-        from supplier_credit_line l join supplier_credit k on k.id = l.credit_id join bill_line x on x.id = l.bill_line_id
-        left join came c on c.id = x.received_line_id
+      select x.order_line_id, x.alone, k.on_day, l.quantity, l.cleared
+        from billed x join supplier_credit_line l on l.bill_line_id = x.id join supplier_credit k on k.id = l.credit_id
        where l.quantity > 0 and (k.voided_on is null or k.voided_on > ${asOf})
     ), open as (
       select order_line_id, alone, min(on_day) as since, sum(quantity) as quantity, sum(value) as value from moved
@@ -62,9 +83,9 @@ export const listNotInvoiced = async (db: Db, asOf: Day, currency: string): Prom
            coalesce(p.number, r.number) as paper, o.since::text as since, o.quantity::text, o.value::text
       from open o
       left join purchase_order_line l on l.id = o.order_line_id left join purchase_order p on p.id = l.order_id
-      left join came c on c.id = o.alone left join goods_received r on r.id = c.received_id
+      left join goods_received_line c on c.id = o.alone left join goods_received r on r.id = c.received_id
       join supplier s on s.id = coalesce(p.supplier_id, r.supplier_id) join goods g on g.id = coalesce(l.goods_id, c.goods_id)
-     order by o.since, s.name, g.name`)
+     order by o.since, s.name, g.name, o.order_line_id, o.alone`)
   return rows.map((r) => ({
     supplierId: r.supplier_id,
     supplier: r.supplier,
