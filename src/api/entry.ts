@@ -88,3 +88,6 @@ export const mayEnter = async (request: Asked): Promise<Entry> => {
   if (!(await signedIn(db, cookieOf(request, SESSION_COOKIE)))) return 'no'
   return reads || isSameOrigin(request) ? 'yes' : 'foreign'
 }
+
+/** What a browser says of itself. */
+export const agentOf = (request: Request): string => request.headers.get('user-agent') ?? ''

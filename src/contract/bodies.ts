@@ -293,6 +293,7 @@ export interface Bodies {
   'POST /settings/one-time-codes/confirm': Body<typeof access.confirmCodesInput>
   'POST /settings/one-time-codes/end': Body<typeof access.endCodesInput>
   'DELETE /settings/tokens/{id}': Nothing
+  'DELETE /settings/sessions/{id}': Nothing
   'POST /repeats/run': Nothing
   'POST /post/{id}/send': Nothing
 }

@@ -3,6 +3,7 @@ import { To } from '@/ui/To'
 import { usePathname } from 'next/navigation'
 import { useEffect, useRef } from 'react'
 import { formatCount } from '@/core/locale'
+import { SignOut } from './SignOut'
 import { PLACES, POST, SETTINGS } from '@/contract/places'
 
 /** Pages that belong to a place without standing under its address. */
@@ -21,6 +22,8 @@ interface Props {
   readonly post: number
 }
 
+const ITEM = 'flex items-baseline justify-between gap-2 py-1.75 pr-3 pl-5 whitespace-nowrap max-md:px-3'
+
 /** The places as words down the left side, with a count where something waits; on a phone in a row, moved to where one is. */
 export const Spine = ({ agreed, post }: Props) => {
   const path = usePathname()
@@ -37,7 +40,7 @@ export const Spine = ({ agreed, post }: Props) => {
         key={p.href}
         href={p.href}
         aria-current={here ? 'page' : undefined}
-        className={`flex items-baseline justify-between gap-2 py-1.75 pr-3 pl-5 whitespace-nowrap max-md:px-3 ${
+        className={`${ITEM} ${
           here
             ? 'border-y border-paper-300 bg-paper-50 font-bold shadow-[inset_4px_0_0_var(--color-rust-600)] max-md:border-y-0 max-md:shadow-[inset_0_-3px_0_var(--color-rust-600)] md:-mr-px'
             : 'border-y border-transparent text-iron-700 hover:text-iron-900'
@@ -58,6 +61,9 @@ export const Spine = ({ agreed, post }: Props) => {
       <hr className="mx-5 my-2.5 border-paper-300 max-md:hidden" />
       {item(POST, post)}
       {item(SETTINGS)}
+      <SignOut
+        className={`${ITEM} w-full cursor-pointer border-y border-transparent text-iron-700 hover:text-iron-900`}
+      />
     </nav>
   )
 }

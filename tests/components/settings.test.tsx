@@ -9,6 +9,7 @@ import { OneTimeCodes } from '@/ui/settings/OneTimeCodes'
 import { OpeningForm } from '@/ui/settings/OpeningForm'
 import { PapersForm } from '@/ui/settings/PapersForm'
 import { PassphraseForm } from '@/ui/settings/PassphraseForm'
+import { Sessions } from '@/ui/settings/Sessions'
 import { LinksOpen, Shopfront } from '@/ui/settings/Shopfront'
 import { TokensForm } from '@/ui/settings/TokensForm'
 import { WebhooksForm } from '@/ui/settings/WebhooksForm'
@@ -191,6 +192,34 @@ describe('the business', () => {
     await press('Change passphrase')
     await waitFor(() => expect(router.push).toHaveBeenCalledWith('/sign-in?changed=1'))
     expect(sent[0]?.body).toEqual({ now: 'the old one here', next: 'a new one, longer' })
+  })
+
+  test('shows where one is signed in, and ends what is elsewhere', async () => {
+    const sent = answerCalls({ 'DELETE /settings/sessions/4': { status: 200, body: {} } })
+    const at = { since: '1 Mar 2026', used: '2 Mar 2026' }
+    render(
+      <Sessions
+        sessions={[
+          { id: 3, browser: 'Firefox on Linux', here: true, ...at },
+          { id: 4, browser: 'Safari on iPad', here: false, ...at },
+        ]}
+      />,
+    )
+    expect(screen.getAllByRole('button')).toHaveLength(1)
+    await press('Sign out Safari on iPad, since 1 Mar 2026')
+    await waitFor(() => expect(said).toEqual(['Safari on iPad is signed out.']))
+    expect(sent.map((c) => c.path)).toEqual(['/settings/sessions/4'])
+  })
+
+  test('is signed out everywhere else at once', async () => {
+    const done = { status: 200, body: {} }
+    const sent = answerCalls({ 'DELETE /settings/sessions/4': done, 'DELETE /settings/sessions/5': done })
+    const at = { browser: 'Another program', since: '1 Mar 2026', used: '2 Mar 2026' }
+    const sessions = [4, 3, 5].map((id) => ({ id, here: id === 3, ...at }))
+    render(<Sessions sessions={sessions} />)
+    await press('Sign out everywhere else')
+    await waitFor(() => expect(said).toEqual(['Signed out everywhere else.']))
+    expect(sent.map((c) => c.path)).toEqual(['/settings/sessions/4', '/settings/sessions/5'])
   })
 
   test('sets up one-time codes: what the app reads, a code of it, and the spare ones once', async () => {

@@ -10,6 +10,7 @@ import { agreeSale } from '@/services/sales/agreeSale'
 import { handOver } from '@/services/sales/handOver'
 import { startSale } from '@/services/sales/startSale'
 import { isOurBrowser, makeBrowserSign } from '@/services/access/ourBrowser'
+import { easyToGuess } from '@/services/access/easyToGuess'
 import { lastNight, signedIn, signOut } from '@/services/access/session'
 import { changePassphrase, signIn } from '@/services/access/signIn'
 import { tokenOpens } from '@/services/access/tokens'
@@ -200,6 +201,26 @@ test('a browser the owner has signed in with is known by its sign, until the pas
   expect((await changePassphrase(s.db, 'a long passphrase', 'another long one')).ok).toBe(true)
   expect(await isOurBrowser(s.db, sign)).toBe(false)
   expect((await changePassphrase(s.db, 'another long one', 'a long passphrase')).ok).toBe(true)
+})
+
+test.each([
+  ['Sunshine1', /Thousands use this/],
+  [' TrustNo1 ', /Thousands use this/],
+  ['Tour Business', /reads the name on the door/],
+  ['iron-till-2026', /reads the name on the door/],
+  ['Passphrase 12345', /reads the name on the door/],
+  ['four random words here', null],
+  ['tour business of strings', null],
+])('%s is %s as a passphrase of Tour Business', async (passphrase, says) => {
+  const said = await easyToGuess(passphrase, 'Tour Business')
+  if (says === null) expect(said).toBeNull()
+  else expect(said).toMatch(says)
+})
+
+test('what is tried first is refused at its field, and the old passphrase stays', async () => {
+  const changed = await changePassphrase(s.db, 'a long passphrase', 'sunshine')
+  expect(!changed.ok && changed.error).toMatchObject({ code: 'invalid', errors: [{ path: 'next' }] })
+  expect((await signIn(s.db, { passphrase: 'a long passphrase' }, 'house')).ok).toBe(true)
 })
 
 test('the door opens to the passphrase alone, and closes', async () => {

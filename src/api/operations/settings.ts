@@ -1,7 +1,7 @@
 import { passphraseInput, tokenInput } from '@/contract/inputs/access/entry'
 import { z } from 'zod'
 import { err, ok } from '@/core/result'
-import { listApiTokens, revokeApiToken } from '@/data/queries/access'
+import { deleteSessionOf, listApiTokens, listSessions, revokeApiToken } from '@/data/queries/access'
 import { setUpInput } from '@/contract/inputs/access/entry'
 import { setUpBusiness } from '@/services/access/setUpBusiness'
 import { provePassphrase } from '@/services/access/passphrase'
@@ -57,6 +57,17 @@ export const settings: readonly Operation[] = [
       /^\d{1,9}$/.test(params.id ?? '') && (await revokeApiToken(till.db, Number(params.id)))
         ? ok({ status: 200, body: {} })
         : err({ code: 'not-found', what: 'token', id: params.id ?? '' }),
+  ),
+  read('/settings/sessions', 'Where the owner is signed in.', noQuery, async ({ db }) => ({
+    items: (await listSessions(db)).map(({ tokenHash: _secret, ...rest }) => rest),
+    next: null,
+  })),
+  byItself(
+    { method: 'DELETE', path: '/settings/sessions/{id}', summary: 'Ends a session, wherever it was opened.' },
+    async ({ till, params }) =>
+      /^\d{1,9}$/.test(params.id ?? '') && (await deleteSessionOf(till.db, Number(params.id)))
+        ? ok({ status: 200, body: {} })
+        : err({ code: 'not-found', what: 'session', id: params.id ?? '' }),
   ),
   byItself(
     {

@@ -5,7 +5,7 @@ import { notFound, redirect } from 'next/navigation'
 import { cache } from 'react'
 import { isAway } from '@/api/answering'
 import { cookieOf, SESSION_COOKIE } from '@/api/entry'
-import { signedIn } from '@/services/access/session'
+import { sessionsSeenFrom, signedIn } from '@/services/access/session'
 import { businessDate } from '@/services/clock'
 
 /** What every page of the owner starts from. Sends whoever is not signed in to the door. Once per request. */
@@ -20,6 +20,12 @@ export const openShop = cache(async () => {
   if (!open) redirect('/sign-in')
   return { db, business, today: businessDate(), currency: business.currency }
 })
+
+/** Where the owner is signed in beside here. */
+export const openSessions = async () => {
+  const { db } = await openShop()
+  return sessionsSeenFrom(db, cookieOf({ headers: await headers() }, SESSION_COOKIE))
+}
 
 /** The same for a report: read from the replica, where there is one that knows all. Once per request. */
 export const openReports = cache(async (): Promise<Awaited<ReturnType<typeof openShop>>> => {

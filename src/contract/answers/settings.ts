@@ -59,6 +59,16 @@ export const settingsAnswers = {
     }),
   ),
   'DELETE /settings/tokens/{id}': z.object({}),
+  'GET /settings/sessions': list(
+    z.object({
+      id: z.int(),
+      browser: z.string(),
+      createdAt: z.string(),
+      usedAt: z.string(),
+      expiresAt: z.string(),
+    }),
+  ),
+  'DELETE /settings/sessions/{id}': z.object({}),
   'POST /webhooks': webhook.extend({ secret: z.string() }),
   'GET /webhooks': list(webhook),
   'DELETE /webhooks/{id}': z.object({}),

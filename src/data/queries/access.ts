@@ -3,9 +3,12 @@ import { builtOnce } from '../builtOnce'
 import type { Db } from '../connect'
 import { apiToken, command, session } from '../schema'
 
-export const insertSession = async (db: Db, tokenHash: string, expiresAt: Date): Promise<void> => {
+export const insertSession = async (
+  db: Db,
+  row: { readonly tokenHash: string; readonly expiresAt: Date; readonly browser: string },
+): Promise<void> => {
   await db.delete(session).where(lt(session.expiresAt, new Date()))
-  await db.insert(session).values({ tokenHash, expiresAt })
+  await db.insert(session).values(row)
 }
 
 /** How long a session lives that nobody uses. */
@@ -39,6 +42,24 @@ export const markProved = async (db: Db, tokenHash: string): Promise<void> => {
 export const deleteSession = async (db: Db, tokenHash: string): Promise<void> => {
   await db.delete(session).where(eq(session.tokenHash, tokenHash))
 }
+
+/** The sessions that are open, the one that was used last first. */
+export const listSessions = (db: Db) =>
+  db
+    .select({
+      id: session.id,
+      tokenHash: session.tokenHash,
+      browser: session.browser,
+      createdAt: session.createdAt,
+      usedAt: session.seenAt,
+      expiresAt: session.expiresAt,
+    })
+    .from(session)
+    .where(and(gt(session.expiresAt, new Date()), sql`${session.seenAt} > now() - ${IDLE}`))
+    .orderBy(desc(session.seenAt), desc(session.id))
+
+export const deleteSessionOf = async (db: Db, id: number): Promise<boolean> =>
+  (await db.delete(session).where(eq(session.id, id)).returning({ id: session.id })).length > 0
 
 export const deleteAllSessions = async (db: Db): Promise<void> => {
   await db.delete(session)

@@ -106,6 +106,11 @@ export const closing = pgTable('closing', {
 })
 
 export const session = pgTable('session', {
+  /** By which it is named where it is ended from elsewhere. */
+  id: integer().generatedAlwaysAsIdentity().notNull().unique(),
+  /** In which program it was opened, as that says of itself. */
+  browser: text().notNull().default(''),
+  createdAt: timestamp({ withTimezone: true }).notNull().defaultNow(),
   tokenHash: text().primaryKey(),
   expiresAt: timestamp({ withTimezone: true }).notNull(),
   /** When it was last used, to the minute: it ends when nobody does for long. */

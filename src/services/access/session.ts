@@ -1,5 +1,6 @@
 import type { Database } from '@/data/connect'
-import { deleteSession, findSession, insertSession } from '@/data/queries/access'
+import { browserName } from '@/core/browserName'
+import { deleteSession, findSession, insertSession, listSessions } from '@/data/queries/access'
 import { noteLetIn } from './letIn'
 import { hashToken, makeSecret } from './secrets'
 
@@ -18,11 +19,14 @@ export const lastNight = (from: Date): Date => {
   return night
 }
 
-/** A session for whoever is known to be the owner: by what was shown, or because they set the business up just now. Only the hash of its token is kept. */
-export const openSession = async (db: Database): Promise<{ token: string; expiresAt: Date }> => {
+/**
+ * A session for whoever is known to be the owner: by what was shown, or because they set the business up just now. Only the hash of its
+ * token is kept. `agent` is what the browser says of itself.
+ */
+export const openSession = async (db: Database, agent: string): Promise<{ token: string; expiresAt: Date }> => {
   const token = makeSecret()
   const expiresAt = lastNight(new Date())
-  await insertSession(db, hashToken(token), expiresAt)
+  await insertSession(db, { tokenHash: hashToken(token), expiresAt, browser: browserName(agent) })
   return { token, expiresAt }
 }
 
@@ -36,6 +40,12 @@ export const signedIn = async (db: Database, token: string | undefined): Promise
 export const provedLately = async (db: Database, token: string | undefined): Promise<boolean> => {
   const session = token === undefined ? null : await findSession(db, hashToken(token))
   return session !== null && Date.now() - session.provedAt.getTime() < PROVED_FOR
+}
+
+/** Where the owner is signed in, and which of it is here: the session of a token. */
+export const sessionsSeenFrom = async (db: Database, token: string | undefined) => {
+  const mine = token === undefined ? null : hashToken(token)
+  return (await listSessions(db)).map(({ tokenHash, ...s }) => ({ ...s, here: tokenHash === mine }))
 }
 
 export const signOut = (db: Database, token: string): Promise<void> => deleteSession(db, hashToken(token))

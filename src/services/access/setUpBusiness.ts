@@ -13,6 +13,7 @@ import type { Failure } from '@/contract/failure'
 import { refuse, Refusal } from '@/contract/refuse'
 import { writeTaxCode, type NewTaxCode } from '../books/addTaxCode'
 import { setUpInput } from '@/contract/inputs/access/entry'
+import { easyToGuess } from './easyToGuess'
 import { hashPassphrase } from './passphrase'
 import { insertPlace } from '@/data/queries/stock'
 
@@ -42,6 +43,8 @@ export const setUpBusiness = async (
     const codes = s.taxCodes ?? []
     const twice = codes.find((c, i) => codes.findIndex((o) => o.code.toLowerCase() === c.code.toLowerCase()) !== i)
     if (twice) refuse({ code: 'taken', what: 'tax code', value: twice.code })
+    const easy = await easyToGuess(s.passphrase, s.name)
+    if (easy !== null) refuse({ code: 'invalid', errors: [{ path: 'passphrase', message: easy }] })
     const passphraseHash = await hashPassphrase(s.passphrase)
     const openedOn = s.openingDate ?? till.today
     await transact(till.db, async (tx) => {

@@ -1,11 +1,12 @@
 import { present } from '@/core/present'
 import { err, ok, type Result } from '@/core/result'
 import { deleteAllSessions, markProved, revokeAllTokens } from '@/data/queries/access'
-import { updateBusiness } from '@/data/queries/business'
+import { findBusiness, updateBusiness } from '@/data/queries/business'
 import type { Database } from '@/data/connect'
 import { log } from '@/log'
 import type { Failure } from '@/contract/failure'
 import { newPassphrase } from '@/contract/inputs/access/entry'
+import { easyToGuess } from './easyToGuess'
 import { proveCode } from './oneTimeCodes'
 import { comparePassphrase, hashPassphrase, inTurn, provePassphrase, type Knocks } from './passphrase'
 import { hashToken } from './secrets'
@@ -22,6 +23,7 @@ export const signIn = async (
   db: Database,
   { passphrase, code }: Shown,
   knocks: Knocks,
+  agent = '',
 ): Promise<Result<{ token: string; expiresAt: Date }, Failure>> => {
   const proved = await inTurn(db, knocks, async (tx) => {
     const right = await comparePassphrase(tx, passphrase)
@@ -31,7 +33,7 @@ export const signIn = async (
     log.warn({ why: proved.error.code }, 'a sign-in failed')
     return proved
   }
-  return ok(await openSession(db))
+  return ok(await openSession(db, agent))
 }
 
 /** Types the passphrase again in a session that is open. */
@@ -46,8 +48,10 @@ export const changePassphrase = async (db: Database, now: string, next: string):
   const proved = await provePassphrase(db, now)
   if (!proved.ok) return proved
   const chosen = newPassphrase.safeParse(next)
-  if (!chosen.success)
-    return err({ code: 'invalid', errors: [{ path: 'next', message: present(chosen.error.issues[0]).message }] })
+  const wrong = chosen.success
+    ? await easyToGuess(next, (await findBusiness(db))?.name ?? '')
+    : present(chosen.error.issues[0]).message
+  if (wrong !== null) return err({ code: 'invalid', errors: [{ path: 'next', message: wrong }] })
   await updateBusiness(db, { passphraseHash: await hashPassphrase(next), demoPassphrase: null })
   await deleteAllSessions(db)
   await revokeAllTokens(db)

@@ -1,17 +1,11 @@
 'use client'
-import { useRouter } from 'next/navigation'
 import { CommandForm, Submit } from '../form/CommandForm'
 import { FormPassphrase } from '../form/inputs'
 
 const schema = () => import('@/contract/inputs/access/entry').then((m) => m.passphraseInput)
 
-/** The passphrase, and the way out. */
+/** Another passphrase. */
 export const PassphraseForm = () => {
-  const router = useRouter()
-  const signOut = async () => {
-    await fetch('/api/session', { method: 'DELETE' })
-    router.push('/sign-in')
-  }
   return (
     <section className="grid gap-3">
       <h2>Passphrase</h2>
@@ -23,14 +17,9 @@ export const PassphraseForm = () => {
         asBody={(d) => d}
         go={() => '/sign-in?changed=1'}
         submit={
-          <p className="mt-3 flex flex-wrap gap-2">
-            <Submit quiet className="btn">
-              Change passphrase
-            </Submit>
-            <button type="button" className="btn" onClick={() => void signOut()}>
-              Sign out
-            </button>
-          </p>
+          <Submit quiet className="btn mt-3">
+            Change passphrase
+          </Submit>
         }
       >
         <div className="grid grid-cols-2 gap-3">

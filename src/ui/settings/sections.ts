@@ -84,15 +84,17 @@ export const SETTINGS_SECTIONS = [
   {
     id: 'access',
     title: 'Passphrase and access',
-    about: 'Your passphrase, one-time codes, tokens for other programs, and telling them what happens',
+    about:
+      'Your passphrase, one-time codes, where you are signed in, tokens for other programs, and telling them what happens',
     fields: [
       'Current passphrase',
       'New passphrase',
       'One-time codes',
+      'Where you are signed in',
       'Access for other programs (API tokens)',
       'Telling other programs (webhooks)',
     ],
-    also: ['password', 'security', 'sign in', 'two factors', 'authenticator app'],
+    also: ['password', 'security', 'sign in', 'two factors', 'authenticator app', 'sign out', 'sessions', 'browser'],
   },
   {
     id: 'data',

@@ -187,6 +187,31 @@ export const office = (open: () => Tour, made: Made): void => {
       expect((await as('GET', '/customers')).status).toBe(401)
     })
 
+    test('sees where it is signed in, and ends one of it from elsewhere', async () => {
+      const tour = open()
+      const knock = await fetch(`${tour.till.base}/api/session`, {
+        method: 'POST',
+        headers: {
+          'content-type': 'application/json',
+          origin: tour.till.base,
+          'user-agent': 'Mozilla/5.0 (X11; Linux x86_64; rv:128.0) Gecko/20100101 Firefox/128.0',
+        },
+        body: JSON.stringify({ passphrase: PASSPHRASE }),
+      })
+      const cookie = (knock.headers.get('set-cookie') ?? '').split(';')[0]!
+      const asked = () => fetch(`${tour.till.base}/api/v1/customers`, { headers: { cookie } })
+      expect((await asked()).status).toBe(200)
+      const sessions = (await tour.does('GET /settings/sessions')).items as { id: number; browser: string }[]
+      const there = sessions.filter((s) => s.browser === 'Firefox on Linux')
+      expect(there).toHaveLength(1)
+      expect(JSON.stringify(sessions)).not.toMatch(/hash/i)
+      await tour.does('DELETE /settings/sessions/{id}', { id: there[0]!.id })
+      expect((await asked()).status).toBe(401)
+      expect(await tour.refuses('DELETE /settings/sessions/{id}', { id: there[0]!.id })).toMatchObject({
+        type: expect.stringMatching(/not-found$/),
+      })
+    })
+
     test('tells a program of its own what happens, with a log of what was sent', async () => {
       const tour = open()
       const url = 'http://127.0.0.1:9/nobody-listens'

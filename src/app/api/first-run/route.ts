@@ -1,7 +1,7 @@
 import { house, readBusiness } from '@/model/access/house'
 import { answering } from '@/api/answering'
 import { readBody } from '@/api/body'
-import { isSameOrigin, sessionHeaders } from '@/api/entry'
+import { agentOf, isSameOrigin, sessionHeaders } from '@/api/entry'
 import { isNearOrKnowsTheCode } from '@/api/firstRun'
 import { problem, problemOf } from '@/api/problem'
 import { setUpBusiness } from '@/services/access/setUpBusiness'
@@ -40,7 +40,7 @@ export const POST = (request: Request): Promise<Response> =>
     const made = await setUpBusiness({ db, today: businessDate() }, input)
     if (!made.ok) return problemOf(made.error)
     // Who just chose the passphrase need not type it again.
-    const session = await openSession(db)
+    const session = await openSession(db, agentOf(request))
     const headers = sessionHeaders(request, session.token, SESSION_DAYS, await makeBrowserSign(db))
     return Response.json(made.value, { status: 201, ...headers })
   })

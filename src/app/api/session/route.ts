@@ -3,7 +3,7 @@ import { house } from '@/model/access/house'
 import { sessionInput } from '@/contract/inputs/access/entry'
 import { answering } from '@/api/answering'
 import { readBody } from '@/api/body'
-import { comesAgain, cookieOf, isSameOrigin, SESSION_COOKIE, sessionHeaders } from '@/api/entry'
+import { agentOf, comesAgain, cookieOf, isSameOrigin, SESSION_COOKIE, sessionHeaders } from '@/api/entry'
 import { problem, problemOf } from '@/api/problem'
 import { makeBrowserSign } from '@/services/access/ourBrowser'
 import { SESSION_DAYS, signedIn, signOut } from '@/services/access/session'
@@ -30,7 +30,7 @@ export const POST = (request: Request): Promise<Response> =>
     const shown = await shownIn(request)
     if (shown instanceof Response) return shown
     const db = house()
-    const session = await signIn(db, shown, (await comesAgain(request)) ? 'house' : 'stranger')
+    const session = await signIn(db, shown, (await comesAgain(request)) ? 'house' : 'stranger', agentOf(request))
     return session.ok
       ? Response.json({}, sessionHeaders(request, session.value.token, SESSION_DAYS, await makeBrowserSign(db)))
       : problemOf(session.error)

@@ -22,6 +22,7 @@ import { OpeningForm } from '@/ui/settings/OpeningForm'
 import { PapersForm } from '@/ui/settings/PapersForm'
 import { Places } from '@/ui/settings/Places'
 import { PassphraseForm } from '@/ui/settings/PassphraseForm'
+import { Sessions } from '@/ui/settings/Sessions'
 import { SaveEverything } from '@/ui/settings/SaveEverything'
 import { SETTINGS_SECTIONS, type SectionId } from '@/ui/settings/sections'
 import { TaxForm } from '@/ui/settings/TaxForm'
@@ -30,7 +31,7 @@ import { TokensForm } from '@/ui/settings/TokensForm'
 import { WebhooksForm } from '@/ui/settings/WebhooksForm'
 import { TradeForm } from '@/ui/settings/TradeForm'
 import { To } from '@/ui/To'
-import { openShop } from '../../_shop'
+import { openSessions, openShop } from '../../_shop'
 
 interface Props {
   readonly params: Promise<{ section: string }>
@@ -139,23 +140,35 @@ const Tax = async () => {
 
 const PlacesPart = async () => <Places places={await readPlaces(await openShop())} />
 
+const dayOf = (at: Date) => day(at.toISOString().slice(0, 10))
+
 const Access = async () => {
   const shop = await openShop()
-  const [{ tokens }, webhooks, codes] = await Promise.all([
+  const [{ tokens }, webhooks, codes, sessions] = await Promise.all([
     readSettings(shop),
     readWebhooks(shop.db),
     readOneTimeCodes(shop.db),
+    openSessions(),
   ])
   return (
     <>
       <PassphraseForm />
       <OneTimeCodes on={codes} />
+      <Sessions
+        sessions={sessions.map(({ id, browser, here, createdAt, usedAt }) => ({
+          id,
+          browser: browser || 'Another program',
+          here,
+          since: formatDay(dayOf(createdAt)),
+          used: formatDay(dayOf(usedAt)),
+        }))}
+      />
       <TokensForm
         tokens={tokens.map((t) => ({
           id: t.id,
           name: t.name,
           readOnly: t.readOnly,
-          until: formatDay(day(t.expiresAt.toISOString().slice(0, 10))),
+          until: formatDay(dayOf(t.expiresAt)),
         }))}
       />
       <WebhooksForm webhooks={webhooks} />

@@ -1,0 +1,65 @@
+'use client'
+import { useSend } from '../send'
+
+interface Session {
+  readonly id: number
+  readonly browser: string
+  /** The one that looks at this. */
+  readonly here: boolean
+  readonly since: string
+  readonly used: string
+}
+
+/** Where the owner is signed in; each ended from here. */
+export const Sessions = ({ sessions }: { readonly sessions: readonly Session[] }) => {
+  const { send, busy } = useSend()
+  const end = (s: Session) =>
+    send('DELETE', `/settings/sessions/${s.id}`, {}, { say: () => `${s.browser} is signed out.` })
+  const others = sessions.filter((s) => !s.here)
+  const endAll = async () => {
+    for (const s of others)
+      await send(
+        'DELETE',
+        `/settings/sessions/${s.id}`,
+        {},
+        s === others.at(-1) ? { say: () => 'Signed out everywhere else.' } : {},
+      )
+  }
+  return (
+    <section className="grid gap-3">
+      <h2>Where you are signed in</h2>
+      <table className="ledger">
+        <tbody>
+          {sessions.map((s) => (
+            <tr key={s.id}>
+              <td>{s.browser}</td>
+              <td className="sub">
+                since {s.since}, last used {s.used}
+              </td>
+              <td className="r">
+                {s.here ? (
+                  'here'
+                ) : (
+                  <button
+                    type="button"
+                    className="underline"
+                    aria-label={`Sign out ${s.browser}, since ${s.since}`}
+                    disabled={busy}
+                    onClick={() => void end(s)}
+                  >
+                    Sign out there
+                  </button>
+                )}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {others.length > 1 && (
+        <button type="button" className="btn justify-self-start" disabled={busy} onClick={() => void endAll()}>
+          Sign out everywhere else
+        </button>
+      )}
+    </section>
+  )
+}
