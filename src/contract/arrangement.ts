@@ -11,7 +11,10 @@ const oneOf = (v: { percent?: unknown; amount?: unknown }): boolean =>
 
 const EITHER = { message: 'Give a percentage or an amount.', path: ['percent'] }
 
-const isGiven = (discount: unknown): boolean => isDecimal(discount) && discount.gt(0)
+/** A discount for paying early is given through so many days: without them, or without it, nobody can say when. */
+export const DAYS_MISSING = { message: 'Say through how many days the discount is given.', path: ['discountDays'] }
+
+export const isGiven = (discount: unknown): boolean => isDecimal(discount) && discount.gt(0)
 
 /** What paying in installments costs: an amount, a percentage of what is financed, or a rate a year. */
 export const installmentCharge = z.union(
@@ -38,10 +41,7 @@ export const arrangement = z.discriminatedUnion(
         (v) => (v.parts ?? 1) === 1 || !isGiven(v.discountPercent),
         'A discount for paying early goes with one due, not with several parts.',
       )
-      .refine((v) => !isGiven(v.discountPercent) || v.discountDays !== undefined, {
-        message: 'Say through how many days the discount is given.',
-        path: ['discountDays'],
-      }),
+      .refine((v) => !isGiven(v.discountPercent) || v.discountDays !== undefined, DAYS_MISSING),
     z
       .object({
         kind: z.literal('deposit'),

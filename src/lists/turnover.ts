@@ -1,3 +1,4 @@
+import { daysItLasts, marginOf, turnsAYear } from '@/core/stock'
 import type { Turnover } from '@/model/goods/turnover'
 import { defineColumns } from './column'
 import { dayField } from './field'
@@ -15,7 +16,7 @@ export const turnoverList = defineList<Turnover>()({
     { key: 'income', head: 'Income', as: 'money', of: (r) => r.income, sum: true, blankZero: true },
     { key: 'cost', head: 'Cost', as: 'money', of: (r) => r.cost, sum: true, blankZero: true, notOnPhone: true },
     { key: 'profit', head: 'Profit', as: 'money', of: (r) => r.profit, sum: true, blankZero: true, tone: 'strong' },
-    { key: 'margin', head: 'Margin', as: 'percent', of: (r) => r.margin, notOnPhone: true },
+    { key: 'margin', head: 'Margin', as: 'percent', of: (r) => marginOf(r.income, r.cost), notOnPhone: true },
     { key: 'onHand', head: 'On hand', as: 'quantity', of: (r) => r.onHand, blankZero: true },
     {
       key: 'value',
@@ -26,8 +27,8 @@ export const turnoverList = defineList<Turnover>()({
       blankZero: true,
       notOnPhone: true,
     },
-    { key: 'turns', head: 'Turns a year', as: 'quantity', of: (r) => r.turns, notOnPhone: true },
-    { key: 'lasts', head: 'Lasts, days', as: 'quantity', of: (r) => r.lasts, notOnPhone: true },
+    { key: 'turns', head: 'Turns a year', as: 'quantity', of: (r) => turnsAYear(r, r.days), notOnPhone: true },
+    { key: 'lasts', head: 'Lasts, days', as: 'quantity', of: (r) => daysItLasts(r, r.days), notOnPhone: true },
     { key: 'lastSold', head: 'Last sold', as: 'day', of: (r) => r.lastSold, tone: 'quiet', notOnPhone: true },
     { key: 'lastCame', head: 'Last came in', as: 'day', of: (r) => r.lastCame, only: 'file' },
   ]),

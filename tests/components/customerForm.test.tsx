@@ -140,6 +140,21 @@ describe('a customer typed in', () => {
     })
   })
 
+  test('a discount for paying early takes both its figures; neither is dropped', async () => {
+    const sent = answerCalls({})
+    open({ ...NO_CUSTOMER, name: 'Ann' })
+    await userEvent.type(field('If paid within (days)'), '10')
+    await add()
+    await waitFor(() => expect(noteOf(field('Early-payment discount, %'))).toBe('Say how many percent are taken off.'))
+    await userEvent.type(field('Early-payment discount, %'), '2')
+    await userEvent.clear(field('If paid within (days)'))
+    await add()
+    await waitFor(() =>
+      expect(noteOf(field('If paid within (days)'))).toBe('Say through how many days the discount is given.'),
+    )
+    expect(sent.filter((c) => c.method === 'POST')).toEqual([])
+  })
+
   test('a look-alike is named while typing', async () => {
     answerCalls({
       'GET /customers/look-alikes': {

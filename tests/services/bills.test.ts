@@ -1,6 +1,8 @@
 import { afterEach, beforeEach, describe, expect, test } from 'vitest'
 import { day } from '@/core/day'
 import { listAccounts } from '@/data/queries/accounts'
+import { toDecimalString } from '@/core/money'
+import { readNotInvoiced } from '@/model/buying/notInvoiced'
 import { payablesView } from '@/model/buying/payables'
 import { enterBill } from '@/services/buying/enterBill'
 import { paySupplier, voidSupplierPayment } from '@/services/buying/paySupplier'
@@ -13,6 +15,7 @@ import type { TestShop } from './shop'
 let s: TestShop
 let supplier: number
 let desk: Awaited<ReturnType<typeof openBuying>>
+const where = async () => ({ ...(await desk.asked()), currency: 'USD' })
 beforeEach(async () => {
   desk = await openBuying()
   ;({ s, supplier } = desk)
@@ -40,6 +43,25 @@ describe('an invoice', () => {
     expect(await desk.worth(s.rosin)).toBe('146.00')
     expect(await s.refusal(voidBill, { billId: bill.id, reason: 'x' })).toBe('came-since')
     expect(await s.ties()).toEqual([])
+  })
+
+  test('of goods that never came is listed for as long as it counted, on every day before it was void', async () => {
+    const made = await desk.order('4')
+    const bill = await s.answer(enterBill, {
+      supplierId: supplier,
+      theirNumber: 'A',
+      on: '2026-02-05',
+      lines: [{ purchaseOrderLineId: made.lineId, quantity: '3', amount: '20.00' }],
+    })
+    await s.run(voidBill, { billId: bill.id, on: '2026-02-20', reason: 'entered wrong' })
+    const listed = async (on: string) =>
+      (await readNotInvoiced(await where(), day(on))).map((r) => [r.quantity.toString(), toDecimalString(r.value)])
+    // Nothing is open of it now, and no paper is dated later than those days.
+    expect(await listed('2026-03-01')).toEqual([])
+    expect(await listed('2026-02-20')).toEqual([])
+    expect(await listed('2026-02-19')).toEqual([['-3', '-20.00']])
+    expect(await listed('2026-02-05')).toEqual([['-3', '-20.00']])
+    expect(await listed('2026-02-04')).toEqual([])
   })
 
   test('counts once, by their number; void, it may be entered again', async () => {

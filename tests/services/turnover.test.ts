@@ -2,6 +2,7 @@ import { afterAll, beforeAll, expect, test } from 'vitest'
 import { findBusiness } from '@/data/queries/business'
 import { day } from '@/core/day'
 import { toDecimalString } from '@/core/money'
+import { daysItLasts, marginOf, turnsAYear } from '@/core/stock'
 import { readTurnover } from '@/model/goods/turnover'
 import { creditInvoice } from '@/services/billing/creditInvoice'
 import { addGoods } from '@/services/goods/keepGoods'
@@ -21,9 +22,9 @@ const rows = async (from: string, to: string) => {
     r.sold.toString(),
     toDecimalString(r.income),
     toDecimalString(r.profit),
-    r.margin?.toString(),
-    r.turns?.toString(),
-    r.lasts?.toString(),
+    marginOf(r.income, r.cost)?.toString(),
+    turnsAYear(r, r.days)?.toString(),
+    daysItLasts(r, r.days)?.toString(),
     r.lastSold,
   ])
 }

@@ -160,7 +160,7 @@ export const listOpenBills = async (
 }
 
 /** Papers of a supplier that did not count on a day: dated later, or void by then. */
-export const notThen = (paper: 'bill' | 'supplier_credit', asOf: Day): SQL => sql`(
+const notThen = (paper: 'bill' | 'supplier_credit', asOf: Day): SQL => sql`(
   select id from ${sql.identifier(paper)} where on_day > ${asOf}
   union all select id from ${sql.identifier(paper)} where on_day <= ${asOf} and voided_on <= ${asOf})`
 

@@ -1,8 +1,7 @@
-import { sql } from 'drizzle-orm'
+import { sql, type SQL } from 'drizzle-orm'
 import type { Day } from '@/core/day'
 import { decimal, money, type Decimal, type Money } from '@/core/money'
 import type { Db } from '../connect'
-import { notThen } from './bill'
 
 /** Goods of a supplier of which more came than was billed (above zero), or more was billed than is here (below zero). */
 export interface NotInvoiced {
@@ -18,6 +17,10 @@ export interface NotInvoiced {
   readonly quantity: Decimal
   readonly value: Money
 }
+
+/** Papers of a supplier that count now and did not on a day, or the other way round: dated later, or made void since. */
+const changedSince = (paper: 'bill' | 'supplier_credit', asOf: Day): SQL => sql`(
+  select id from ${sql.identifier(paper)} where on_day > ${asOf} or voided_on > ${asOf})`
 
 /**
  * What is on “goods received, not invoiced” at the end of a day, line by line: of each order line, or of what came without an
@@ -37,19 +40,19 @@ export const listNotInvoiced = async (db: Db, asOf: Day, currency: string): Prom
     value: string
   }>(sql`
     with touched as materialized (
-      -- What is open now, or was changed by a paper that did not count then: nothing else can have been open.
+      -- What is open now, or was changed by a paper since: nothing else can have been open.
       select order_line_id, case when order_line_id is null then id end as alone from goods_received_line
        where quantity - billed - returned + credited <> 0 or value - billed_value - returned_value + credited_value <> 0
       union select id, null from purchase_order_line where ahead <> 0 or ahead_value <> 0
       union select c.order_line_id, case when c.order_line_id is null then c.id end
         from goods_received r join goods_received_line c on c.received_id = r.id where r.on_day > ${asOf}
       union select coalesce(c.order_line_id, x.order_line_id), case when c.order_line_id is null then c.id end
-        from ${notThen('bill', asOf)} b join bill_line x on x.bill_id = b.id left join goods_received_line c on c.id = x.received_line_id
+        from ${changedSince('bill', asOf)} b join bill_line x on x.bill_id = b.id left join goods_received_line c on c.id = x.received_line_id
       union select c.order_line_id, case when c.order_line_id is null then c.id end
         from goods_returned r join goods_returned_line l on l.returned_id = r.id join goods_received_line c on c.id = l.received_line_id
        where r.on_day > ${asOf}
       union select coalesce(c.order_line_id, x.order_line_id), case when c.order_line_id is null then c.id end
-        from ${notThen('supplier_credit', asOf)} k join supplier_credit_line l on l.credit_id = k.id join bill_line x on x.id = l.bill_line_id
+        from ${changedSince('supplier_credit', asOf)} k join supplier_credit_line l on l.credit_id = k.id join bill_line x on x.id = l.bill_line_id
         left join goods_received_line c on c.id = x.received_line_id
     ), came as materialized (
       select l.id, l.order_line_id, t.alone, l.received_id, l.goods_id, l.quantity, l.value

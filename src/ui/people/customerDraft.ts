@@ -80,9 +80,8 @@ export const customerBody = ({ terms, ...c }: CustomerDraft) => ({
   ...c,
   terms: {
     net: days(terms.net),
-    ...(terms.discountPercent
-      ? { discountPercent: terms.discountPercent, discountDays: days(terms.discountDays) }
-      : {}),
+    ...(terms.discountPercent ? { discountPercent: terms.discountPercent } : {}),
+    ...(terms.discountDays ? { discountDays: days(terms.discountDays) } : {}),
   },
   exemptUntil: c.exemptUntil || null,
   tags: splitTags(c.tags),

@@ -2,6 +2,7 @@ import { ADDRESS_KINDS } from '@/core/kinds'
 import { z } from 'zod'
 import { needed, text, days, percent, day, tags, amount, id } from '@/contract/fields'
 import { PAPER_LANGUAGES } from '@/core/formats'
+import { DAYS_MISSING, isGiven } from '@/contract/arrangement'
 import { contact, email } from './contact'
 
 export const address = z.object({
@@ -19,7 +20,14 @@ export const fields = {
   phone: text(60).optional(),
   kind: text(40).optional(),
   note: text(4000).optional(),
-  terms: z.object({ net: days, discountPercent: percent.optional(), discountDays: days.optional() }).optional(),
+  terms: z
+    .object({ net: days, discountPercent: percent.optional(), discountDays: days.optional() })
+    .refine((v) => !isGiven(v.discountPercent) || v.discountDays !== undefined, DAYS_MISSING)
+    .refine((v) => v.discountPercent !== undefined || (v.discountDays ?? 0) === 0, {
+      message: 'Say how many percent are taken off.',
+      path: ['discountPercent'],
+    })
+    .optional(),
   taxExempt: z.boolean().optional(),
   exemptNumber: text(60).optional(),
   exemptUntil: day.nullable().optional(),
