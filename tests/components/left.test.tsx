@@ -10,6 +10,7 @@ import { NO_CUSTOMER, type CustomerDraft } from '@/ui/people/customerDraft'
 import { emptyLine } from '@/ui/sale/lineDraft'
 import { SaleForm } from '@/ui/sale/SaleForm'
 import { NO_FACTS } from '@/ui/sale/saleFacts'
+import { INES } from './buyer'
 import { answerCalls, refuses } from './calls'
 import { userEvent } from './hand'
 import { field, press, type } from './hands'
@@ -133,20 +134,6 @@ test('an order is brought back with its supplier’s name', async () => {
 
 test('a sale is brought back with its customer, its lines and what else was said of it', async () => {
   answerCalls({})
-  const buyer = {
-    id: 5,
-    name: 'Ines Marlowe',
-    email: '',
-    exempt: false,
-    pricesIncludeTax: false,
-    priceLevelName: '',
-    owed: '0.00',
-    late: '0.00',
-    held: '0.00',
-    creditLimit: null,
-    committed: '0.00',
-    addresses: [],
-  }
   const sale = (
     <SaleForm
       sale={null}
@@ -154,7 +141,7 @@ test('a sale is brought back with its customer, its lines and what else was said
       settings={{ currency: 'USD', roundPer: 'document', codes: STD_CODES }}
       pricesIncludeTax={false}
       kinds={['sales']}
-      buyer={buyer}
+      buyer={INES}
       facts={NO_FACTS}
       lines={[]}
     />

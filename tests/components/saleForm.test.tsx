@@ -6,24 +6,11 @@ import { present } from '@/core/present'
 import { emptyLine, type LineDraft } from '@/ui/sale/lineDraft'
 import { SaleForm } from '@/ui/sale/SaleForm'
 import { NO_FACTS } from '@/ui/sale/saleFacts'
+import { INES } from './buyer'
 import { answerCalls, refuses } from './calls'
 import { router } from './world'
 import { STD_CODES } from './stdCodes'
 
-const buyer = {
-  id: 5,
-  name: 'Ines Marlowe',
-  email: '',
-  exempt: false,
-  pricesIncludeTax: false,
-  priceLevelName: '',
-  owed: '0.00',
-  late: '0.00',
-  held: '0.00',
-  creditLimit: '150.00',
-  committed: '40.00',
-  addresses: [],
-}
 const lineOf = (change: Partial<LineDraft>): LineDraft => ({ ...emptyLine('STD'), description: 'A bow', ...change })
 const open = (lines: readonly LineDraft[]) =>
   render(
@@ -33,7 +20,7 @@ const open = (lines: readonly LineDraft[]) =>
       settings={{ currency: 'USD', roundPer: 'document', codes: STD_CODES }}
       pricesIncludeTax={false}
       kinds={['sales']}
-      buyer={buyer}
+      buyer={INES}
       facts={NO_FACTS}
       lines={lines}
     />,

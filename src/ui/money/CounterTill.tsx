@@ -1,5 +1,5 @@
 'use client'
-import { useCallback, useRef, useState } from 'react'
+import { useRef, useState } from 'react'
 import type { Method } from '@/core/ledger'
 import { formatMoney, type Money } from '@/core/money'
 import { present } from '@/core/present'
@@ -10,7 +10,7 @@ import { Refusal } from '../Refusal'
 import { useSend } from '../send'
 import { readBuyer, type Buyer } from '../sale/ForWhom'
 import { draftTotals, type DraftSettings, type LineDraft } from '../sale/lineDraft'
-import { useRepricing, type SetLines } from '../sale/useRepricing'
+import { useRepricing, useSetLines } from '../sale/useRepricing'
 import { soldLines, withOneMore } from './counterDraft'
 import { CounterLines } from './CounterLines'
 import { CounterSold, type Sold } from './CounterSold'
@@ -35,10 +35,7 @@ export const CounterTill = ({ settings }: Props) => {
   const { currency } = settings
   const { draft, set, bringBack, sent } = useDraft('counter', NOTHING)
   const { lines, customer, method, tendered } = draft
-  const setLines: SetLines = useCallback(
-    (to) => set((now) => ({ lines: typeof to === 'function' ? to(now.lines) : to })),
-    [set],
-  )
+  const setLines = useSetLines(set)
   const [sold, setSold] = useState<Sold | null>(null)
   const { send, busy, refused, setRefused } = useSend()
   const search = useRef<HTMLInputElement>(null)

@@ -1,6 +1,6 @@
 'use client'
 import { present } from '@/core/present'
-import { useCallback, useMemo, useRef, useState } from 'react'
+import { useMemo, useRef, useState } from 'react'
 import type { Day } from '@/core/day'
 import { addMoney, decimal, formatMoney, roundToMoney, subtractMoney, type Money } from '@/core/money'
 import { overLimit } from '@/core/sale'
@@ -16,7 +16,7 @@ import { draftTotals, isBlank, type DraftSettings, type LineDraft } from './line
 import type { SaleFacts } from './saleFacts'
 import { SaleMore } from './SaleMore'
 import { useLines } from './useLines'
-import { useRepricing, type SetLines } from './useRepricing'
+import { useRepricing, useSetLines } from './useRepricing'
 import { saleBody, useSaleSave } from './useSaleSave'
 
 const OtherSalePanel = lazily(() => import('./TakeFrom').then((m) => m.OtherSalePanel))
@@ -58,10 +58,7 @@ const useTyped = ({ sale, settings: { currency }, buyer, facts, lines }: Props) 
     // Prices and stock are told of lines when they are opened.
     (d) => ({ ...saleBody({ sale, currency, ...d }), customerId: d.buyer?.id }),
   )
-  const setLines: SetLines = useCallback(
-    (to) => set((now) => ({ lines: typeof to === 'function' ? to(now.lines) : to })),
-    [set],
-  )
+  const setLines = useSetLines(set)
   const say = (change: Partial<SaleFacts>) => set((now) => ({ facts: { ...now.facts, ...change } }))
   return { ...draft, ...left, set, setLines, say }
 }

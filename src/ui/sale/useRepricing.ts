@@ -1,5 +1,5 @@
 'use client'
-import { useEffect, useRef, type Dispatch, type SetStateAction } from 'react'
+import { useCallback, useEffect, useRef, type Dispatch, type SetStateAction } from 'react'
 import { track } from '../ahead'
 import { call } from '../send'
 import type { LineDraft } from './lineDraft'
@@ -14,6 +14,14 @@ export interface PriceAnswer {
 }
 
 export type SetLines = Dispatch<SetStateAction<readonly LineDraft[]>>
+
+interface Lines {
+  readonly lines: readonly LineDraft[]
+}
+
+/** Sets the lines of a desk that keeps all that is typed in one. */
+export const useSetLines = (set: (change: (now: Lines) => Lines) => void): SetLines =>
+  useCallback((to) => set((now) => ({ lines: typeof to === 'function' ? to(now.lines) : to })), [set])
 
 const questionOf = (l: LineDraft, customerId: number | null, withTax: boolean): string =>
   `${l.goodsId}:${l.quantity}:${customerId}:${withTax}`
