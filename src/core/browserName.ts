@@ -23,7 +23,7 @@ const nameIn = (names: readonly (readonly [RegExp, string])[], agent: string): s
  * What a browser is called that says so of itself, for whoever looks where they are signed in. It may say anything: only known names are
  * taken, and what says none of them is called another program.
  *
- * @example browserName('Mozilla/5.0 (X11; Linux x86_64; rv:128.0) Gecko/20100101 Firefox/128.0') // 'Firefox on Linux'
+ * @example browserName('Mozilla/5.0 (X11; Linux x86_64; rv:128.0) Gecko/20100101 Firefox/128.0') // Firefox on Linux
  */
 export const browserName = (agent: string): string => {
   const [browser, system] = [nameIn(BROWSERS, agent), nameIn(SYSTEMS, agent)]

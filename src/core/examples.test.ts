@@ -2,6 +2,7 @@ import { readdirSync, readFileSync, statSync } from 'node:fs'
 import { join } from 'node:path'
 import { describe, expect, test } from 'vitest'
 import * as bank from './bank'
+import * as browser from './browserName'
 import * as cells from './cells'
 import * as day from './day'
 import * as einvoice from './einvoice'
@@ -26,6 +27,7 @@ import * as tax from './tax'
 const amountIn = (currency: string) => (text: string) => money.roundToMoney(money.decimal(text), currency)
 const KNOWN: Readonly<Record<string, unknown>> = {
   ...bank,
+  ...browser,
   ...cells,
   ...day,
   ...formats,

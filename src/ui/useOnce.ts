@@ -4,6 +4,19 @@ import { newKey, type Refused, type Sent } from './http'
 
 /** The second half of a double click comes within this, in milliseconds. */
 const DOUBLE_CLICK = 500
+/** So long a command that nobody answered is the same command when it is sent again, in milliseconds. */
+const SAME_FOR = 5 * 60_000
+
+/**
+ * The keys of what is on its way or was never answered, by what was asked: whoever leaves its page meanwhile, comes back and sends it once
+ * more may be told that it was done.
+ */
+const unanswered = new Map<string, { readonly key: string; readonly at: number }>()
+
+const keyOf = (asked: string | null): string => {
+  for (const [was, { at }] of unanswered) if (performance.now() - at > SAME_FOR) unanswered.delete(was)
+  return (asked === null ? undefined : unanswered.get(asked)?.key) ?? newKey()
+}
 
 /**
  * Sends a command once: a second click does nothing while it is on its way, nor right after it, nor while the next page is
@@ -27,8 +40,10 @@ export const useOnce = () => {
       if (sending.current || again) return null
       sending.current = true
       setBusy(true)
-      key.current ??= newKey()
+      key.current ??= keyOf(asked)
+      if (asked !== null) unanswered.set(asked, { key: key.current, at: performance.now() })
       const sent = await send(key.current)
+      if (asked !== null && (sent.ok || !sent.unanswered)) unanswered.delete(asked)
       setBusy(false)
       // On the way to another page nothing more is sent from this one.
       if (sent.ok && leadsAway(sent.value)) setTimeout(() => (sending.current = false), 4 * DOUBLE_CLICK)

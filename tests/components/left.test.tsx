@@ -1,5 +1,5 @@
 import { fireEvent, render, screen, waitFor } from '@testing-library/react'
-import { beforeEach, describe, expect, test } from 'vitest'
+import { beforeEach, describe, expect, test, vi } from 'vitest'
 import { day } from '@/core/day'
 import { OrderForm } from '@/ui/buying/OrderForm'
 import { CountForm } from '@/ui/goods/CountForm'
@@ -114,6 +114,33 @@ describe('what is typed and left unsent', () => {
     render(customer())
     expect(offer()).toBeNull()
   })
+})
+
+test('what nobody answered is the same command still when it is brought back and sent again', async () => {
+  const keys: string[] = []
+  vi.stubGlobal('fetch', async (url: string, init: RequestInit = {}) => {
+    if (init.method !== 'POST') return Response.json({ items: [], next: null })
+    keys.push(new Headers(init.headers).get('idempotency-key') ?? '')
+    if (keys.length === 1) throw new TypeError('the line is down')
+    return Response.json({ id: 7, name: 'Ann Ash' }, { status: 201 })
+  })
+  const { unmount } = render(customer())
+  await type('Name', 'Ann Ash')
+  await press('Add customer')
+  await screen.findByText(/No connection to Iron Till/)
+  unmount()
+  const again = render(customer())
+  await bringBack()
+  await press('Add customer')
+  await waitFor(() => expect(router.push).toHaveBeenCalledWith('/people/7'))
+  again.unmount()
+  // Once it was answered, the same once more is another one.
+  render(customer())
+  await type('Name', 'Ann Ash')
+  await press('Add customer')
+  await waitFor(() => expect(keys).toHaveLength(3))
+  expect(keys[1]).toBe(keys[0])
+  expect(keys[2]).not.toBe(keys[0])
 })
 
 test('an order is brought back with its supplier’s name', async () => {

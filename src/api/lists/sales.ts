@@ -183,7 +183,7 @@ export const profit = reader(profitList, async (where, asked, size) => {
 
 export const turnover = reader(turnoverList, async (where, asked, size) => {
   const span = spanOf(asked.filter, where.today)
-  return { ...pageOfAll(turnoverList, await readTurnover(where, span, size === 'all'), asked, size, where), span }
+  return { ...pageOfAll(turnoverList, await readTurnover(where, span), asked, size, where), span }
 })
 
 export const picks = reader(picksList, async (where, asked, size) =>

@@ -13,7 +13,7 @@ export interface SoldRow {
   readonly income: Money
   readonly cost: Money
   readonly lastSold: Day | null
-  /** When some last came in; what was only carried did not come. Null where it was not asked for. */
+  /** When some last came in; what was only carried did not come. */
   readonly lastCame: Day | null
   readonly onHand: Decimal
   readonly value: Money
@@ -24,10 +24,7 @@ export const listSold = async (
   db: Db,
   span: { readonly from: Day; readonly to: Day },
   currency: string,
-  withCame: boolean,
 ): Promise<SoldRow[]> => {
-  const lastCame = sql`(select max(m.on_day)::text from stock_move m
-            where m.goods_id = g.id and m.quantity > 0 and m.paper_kind <> 'stock-transfer')`
   const rows = await db.execute<{
     id: number
     code: string
@@ -53,7 +50,7 @@ export const listSold = async (
     )
     select g.id, g.code, g.name, g.kind, coalesce(gone.sold, 0)::text as sold, coalesce(billed.income, 0)::text as income,
            coalesce(gone.cost, 0)::text as cost, gone.last_sold::text as last_sold,
-           ${withCame ? lastCame : sql`null`} as last_came,
+           (select max(m.on_day)::text from stock_move m where m.goods_id = g.id and m.quantity > 0 and m.paper_kind <> 'stock-transfer') as last_came,
            coalesce(there.quantity, 0)::text as on_hand, coalesce(there.value, 0)::text as value
       from goods g
       left join gone on gone.goods_id = g.id

@@ -10,14 +10,13 @@ export interface Turnover extends SoldRow {
   readonly days: number
 }
 
-/** What sells and what lies, thing by thing; when some last came in, only `withCame`. */
+/** What sells and what lies, thing by thing. */
 export const readTurnover = async (
   { db, currency }: Where,
   span: { readonly from: Day; readonly to: Day },
-  withCame = true,
 ): Promise<readonly Turnover[]> => {
   const days = daysBetween(span.from, span.to) + 1
-  return (await listSold(db, span, currency, withCame)).map((r) => ({
+  return (await listSold(db, span, currency)).map((r) => ({
     ...r,
     profit: subtractMoney(r.income, r.cost),
     days,
