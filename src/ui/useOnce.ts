@@ -13,6 +13,11 @@ const SAME_FOR = 5 * 60_000
  */
 const unanswered = new Map<string, { readonly key: string; readonly at: number }>()
 
+/** It was answered, whatever was asked under its key before. */
+const answered = (key: string): void => {
+  for (const [asked, was] of unanswered) if (was.key === key) unanswered.delete(asked)
+}
+
 const keyOf = (asked: string | null): string => {
   for (const [was, { at }] of unanswered) if (performance.now() - at > SAME_FOR) unanswered.delete(was)
   return (asked === null ? undefined : unanswered.get(asked)?.key) ?? newKey()
@@ -43,7 +48,7 @@ export const useOnce = () => {
       key.current ??= keyOf(asked)
       if (asked !== null) unanswered.set(asked, { key: key.current, at: performance.now() })
       const sent = await send(key.current)
-      if (asked !== null && (sent.ok || !sent.unanswered)) unanswered.delete(asked)
+      if (sent.ok || !sent.unanswered) answered(key.current)
       setBusy(false)
       // On the way to another page nothing more is sent from this one.
       if (sent.ok && leadsAway(sent.value)) setTimeout(() => (sending.current = false), 4 * DOUBLE_CLICK)

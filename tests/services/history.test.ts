@@ -191,8 +191,12 @@ test('sums in SQL equal the core’s, for several days', async () => {
   for (const span of [
     { from: day('2026-03-05'), to: day('2026-04-20') },
     { from: day('2026-03-05'), to: day('2027-02-11') },
-    // All there is: sales are read with what they earned altogether.
+    // All there is: sales are read with what they earned altogether, from a first of January or the day of the first entry.
     { from: day('2000-01-01'), to: day('2199-12-31') },
+    {
+      from: (await s.db.execute<{ day: Day }>(sql`select min(on_day)::text as day from entry`))[0]!.day,
+      to: day('2199-12-31'),
+    },
   ]) {
     const { grossProfit } = await readProfitAndLoss(s.db, span, 'USD')
     for (const by of PROFIT_BY) {

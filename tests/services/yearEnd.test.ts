@@ -1,5 +1,6 @@
+import { sql } from 'drizzle-orm'
 import { afterEach, beforeEach, describe, expect, test } from 'vitest'
-import { day } from '@/core/day'
+import { day, type Day } from '@/core/day'
 import { listAccounts } from '@/data/queries/accounts'
 import { listClosings } from '@/data/queries/closings'
 import { findBusiness } from '@/data/queries/business'
@@ -11,6 +12,7 @@ import { closeYear, reopenYear } from '@/services/books/closeYear'
 import { closePeriod, reopenPeriod } from '@/services/books/closePeriod'
 import { addAccount, changeAccount, mergeAccount } from '@/services/books/keepAccount'
 import { writeEntry } from '@/services/books/writeEntry'
+import { sellAtCounter } from '@/services/money/sellAtCounter'
 import { openTestShop, type TestShop } from './shop'
 
 /** 2025: rental 1,000.00 in, rent 400.00 out. 2026: rental 50.00. Today is 20 March 2026. */
@@ -18,7 +20,7 @@ let s: TestShop
 beforeEach(async () => {
   s = await openTestShop({ openingDate: '2025-01-01' })
   s.moveTo('2026-03-20')
-  await own('2025-06-01', '1020', '4030', '1000.00')
+  await own('2025-06-11', '1020', '4030', '1000.00')
   await own('2025-12-31', '6000', '1020', '400.00')
   await own('2026-01-05', '1020', '4030', '50.00')
 })
@@ -65,10 +67,17 @@ describe('a year', () => {
   })
 
   test('keeps its profit by everything it is told by, whole and in broken months', async () => {
+    // Something of a sale in the month everything begins in.
+    const lines = [{ description: 'A bow rehaired', quantity: '1', unitPrice: '10.00' }]
+    await s.answer(sellAtCounter, { on: '2025-06-20', lines, method: 'card' })
+    const [first] = await s.db.execute<{ day: Day }>(sql`select min(on_day)::text as day from entry`)
+    expect(first!.day.slice(8)).not.toBe('01')
     const spans = [
       { from: day('2025-01-01'), to: day('2025-12-31') },
       { from: day('2025-05-10'), to: day('2026-01-20') },
       { from: day('2000-01-01'), to: day('2199-12-31') },
+      // From the very first entry on, in the midst of its month: everything, and nothing of it twice.
+      { from: first!.day, to: day('2199-12-31') },
     ]
     const told = () =>
       Promise.all(
@@ -79,8 +88,8 @@ describe('a year', () => {
         }),
       )
     const before = await told()
-    // 1,000.00 of 2025; with 50.00 of January and what was counted on New Year's Day, 5 × 600.00 and 20 × 6.00.
-    expect(before).toEqual([100_000n, 417_000n, 417_000n].map((n) => [n, ...PROFIT_BY.map(() => n)]))
+    // 1,010.00 of 2025; with 50.00 of January and what was counted on New Year's Day, 5 × 600.00 and 20 × 6.00.
+    expect(before).toEqual([101_000n, 418_000n, 418_000n, 418_000n].map((n) => [n, ...PROFIT_BY.map(() => n)]))
     await s.run(closeYear, { year: 2025 })
     expect(await told()).toEqual(before)
     await s.run(reopenYear, { year: 2025 })

@@ -1,5 +1,5 @@
 import { sql, type SQL } from 'drizzle-orm'
-import type { Day } from '@/core/day'
+import { monthStart, type Day } from '@/core/day'
 import { YEAR_END, type ProfitBy } from '@/core/kinds'
 import { COST_OF_GOODS } from '@/core/ledger'
 import { money, type Money } from '@/core/money'
@@ -152,7 +152,9 @@ export const listEarnedParts = async (
   parts: readonly EarnedPart[],
 ): Promise<readonly (readonly Earned[])[]> => {
   const { by: of, named, key, name } = GROUPS[by]
-  const [months, isEver] = await Promise.all([readWholeMonths(db, span), isEverything(db, span)])
+  const isEver = await isEverything(db, span)
+  // Nothing lies before it: the month it begins in is a whole one, whatever its day.
+  const months = await readWholeMonths(db, isEver ? { ...span, from: monthStart(span.from) } : span)
   const whole = wholeSales(isEver, months)
   const isCut = (part: EarnedPart): boolean => by === 'sale' && part.limit !== undefined && part.order?.by !== 'name'
   const cuts = parts.map(
