@@ -1,5 +1,5 @@
 /** What is tried first at a door of ours, whatever a business is called. */
-const OUR_WORDS = ['irontill', 'passphrase', 'password', 'businesspassphrase']
+const OUR_WORDS = ['irontill', 'password']
 
 const lettersOf = (text: string): string =>
   text
@@ -15,8 +15,8 @@ const stolen = async (): Promise<ReadonlySet<string>> => {
 
 /**
  * Why a new passphrase would be guessed soon, as a sentence; null where nothing says so. Whoever guesses begins with what thousands use
- * (OWASP ASVS 6.2.4, 6.2.12) and with what the door says of itself (6.2.11): the name of the business, the program's, and the word itself,
- * with figures and signs around them.
+ * (OWASP ASVS 6.2.4, 6.2.12) and with what the door says of itself (6.2.11): the name of the business and the program's, and with the word
+ * *password*, with figures and signs around them.
  *
  * @example await easyToGuess('Trustno1', 'Fern Strings') // 'Thousands use this, so it is tried first. …'
  * @example await easyToGuess('fern-strings 2026', 'Fern Strings') // 'Whoever reads the name on the door tries this first. …'
