@@ -36,7 +36,7 @@ describe('who gets in', () => {
       />,
     )
     expect(screen.getAllByRole('button')).toHaveLength(1)
-    await press('Sign out Safari on iPad, since 1 Mar 2026')
+    await press('End session: Safari on iPad, since 1 Mar 2026')
     await waitFor(() => expect(said).toEqual(['Safari on iPad is signed out.']))
     expect(sent.map((c) => c.path)).toEqual(['/settings/sessions/4'])
   })
@@ -50,6 +50,17 @@ describe('who gets in', () => {
     await press('Sign out everywhere else')
     await waitFor(() => expect(said).toEqual(['Signed out everywhere else.']))
     expect(sent.map((c) => c.path)).toEqual(['/settings/sessions/4', '/settings/sessions/5'])
+  })
+
+  test('says nothing of all where one could not be ended', async () => {
+    const done = { status: 200, body: {} }
+    const sent = answerCalls({ 'DELETE /settings/sessions/4': done, 'DELETE /settings/sessions/6': done })
+    const at = { browser: 'Another program', since: '1 Mar 2026', used: '2 Mar 2026' }
+    render(<Sessions sessions={[3, 4, 5, 6].map((id) => ({ id, here: id === 3, ...at }))} />)
+    await press('Sign out everywhere else')
+    await screen.findByText('There is nothing here.')
+    expect(sent.map((c) => c.path)).toEqual(['/settings/sessions/4', '/settings/sessions/5'])
+    expect(said).toEqual([])
   })
 
   test('sets up one-time codes: what the app reads, a code of it, and the spare ones once', async () => {

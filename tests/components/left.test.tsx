@@ -159,20 +159,17 @@ test('an order is brought back with its supplier’s name', async () => {
   expect(field('How many: Rosin').value).toBe('24')
 })
 
+const SALE = {
+  today: TODAY,
+  settings: { currency: 'USD', roundPer: 'document', codes: STD_CODES },
+  pricesIncludeTax: false,
+  kinds: ['sales'],
+  facts: NO_FACTS,
+} as const
+
 test('a sale is brought back with its customer, its lines and what else was said of it', async () => {
   answerCalls({})
-  const sale = (
-    <SaleForm
-      sale={null}
-      today={TODAY}
-      settings={{ currency: 'USD', roundPer: 'document', codes: STD_CODES }}
-      pricesIncludeTax={false}
-      kinds={['sales']}
-      buyer={INES}
-      facts={NO_FACTS}
-      lines={[]}
-    />
-  )
+  const sale = <SaleForm {...SALE} sale={null} buyer={INES} lines={[]} />
   const { unmount } = render(sale)
   await type('Title', 'Two bows')
   await userEvent.type(field('Line 1: item'), 'A bow{Tab}')
@@ -186,25 +183,18 @@ test('a sale is brought back with its customer, its lines and what else was said
   expect(field('Line 1: quantity').value).toBe('2')
 })
 
-test('what is told of lines is nothing typed', () => {
-  answerCalls({})
-  const line = { ...emptyLine('STD'), description: 'A bow', quantity: '1', unitPrice: '10.00', available: '3' }
-  const sale = (available: string) => (
-    <SaleForm
-      sale={{ id: 4, number: 1004, agreed: false, total: '10.00' }}
-      today={TODAY}
-      settings={{ currency: 'USD', roundPer: 'document', codes: STD_CODES }}
-      pricesIncludeTax={false}
-      kinds={['sales']}
-      buyer={null}
-      facts={NO_FACTS}
-      lines={[{ ...line, available }]}
-    />
-  )
-  const { rerender, unmount } = render(sale('3'))
-  rerender(sale('2'))
+test('what is told of lines is nothing typed', async () => {
+  const price = { price: '10.00', from: 'list', available: '9', onTheWay: '0', unitCost: '4.00', taxCode: 'STD' }
+  const sent = answerCalls({ 'GET /prices': { status: 200, body: price } })
+  const line = { ...emptyLine('STD'), lineId: 1, goodsId: 7, description: 'A bow', quantity: '1', unitPrice: '10.00' }
+  const opened = { id: 4, number: 1004, agreed: false, total: '10.00' }
+  const sale = <SaleForm {...SALE} sale={opened} buyer={null} lines={[line]} />
+  const { unmount } = render(sale)
+  await waitFor(() => expect(sent.filter((c) => c.path === '/prices')).toHaveLength(1))
+  // Its cost is told: 10.00 less 4.00 are 60 percent.
+  await screen.findAllByText(/60%/)
   unmount()
-  render(sale('3'))
+  render(sale)
   expect(offer()).toBeNull()
 })
 

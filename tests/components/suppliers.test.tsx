@@ -53,6 +53,7 @@ describe('suppliers', () => {
     await userEvent.type(screen.getAllByLabelText('Name')[1]!, 'Ida')
     await userEvent.type(field('Also a customer'), 'Hal')
     await userEvent.click(await screen.findByRole('option', { name: /Halden Oy/ }))
+    expect(field('Also a customer').value).toBe('Halden Oy')
     await press(/^Save changes/)
     await waitFor(() => expect(said).toEqual(['Halden saved.']))
     expect(bodyOf(sent, '/suppliers/3')).toMatchObject({

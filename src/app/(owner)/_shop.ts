@@ -21,7 +21,7 @@ export const openShop = cache(async () => {
   return { db, business, today: businessDate(), currency: business.currency }
 })
 
-/** Where the owner is signed in beside here. */
+/** Where the owner is signed in, here and elsewhere. */
 export const openSessions = async () => {
   const { db } = await openShop()
   return sessionsSeenFrom(db, cookieOf({ headers: await headers() }, SESSION_COOKIE))

@@ -1,4 +1,5 @@
 'use client'
+import { Refusal } from '../Refusal'
 import { useSend } from '../send'
 
 interface Session {
@@ -12,18 +13,16 @@ interface Session {
 
 /** Where the owner is signed in; each ended from here. */
 export const Sessions = ({ sessions }: { readonly sessions: readonly Session[] }) => {
-  const { send, busy } = useSend()
+  const { send, busy, refused } = useSend()
   const end = (s: Session) =>
     send('DELETE', `/settings/sessions/${s.id}`, {}, { say: () => `${s.browser} is signed out.` })
   const others = sessions.filter((s) => !s.here)
   const endAll = async () => {
-    for (const s of others)
-      await send(
-        'DELETE',
-        `/settings/sessions/${s.id}`,
-        {},
-        s === others.at(-1) ? { say: () => 'Signed out everywhere else.' } : {},
-      )
+    for (const s of others) {
+      const then = s === others.at(-1) ? { say: () => 'Signed out everywhere else.' } : {}
+      // Where one is not ended, it is not said of all.
+      if ((await send('DELETE', `/settings/sessions/${s.id}`, {}, then)) === null) return
+    }
   }
   return (
     <section className="grid gap-3">
@@ -43,11 +42,11 @@ export const Sessions = ({ sessions }: { readonly sessions: readonly Session[] }
                   <button
                     type="button"
                     className="underline"
-                    aria-label={`Sign out ${s.browser}, since ${s.since}`}
+                    aria-label={`End session: ${s.browser}, since ${s.since}`}
                     disabled={busy}
                     onClick={() => void end(s)}
                   >
-                    Sign out there
+                    End session
                   </button>
                 )}
               </td>
@@ -55,6 +54,7 @@ export const Sessions = ({ sessions }: { readonly sessions: readonly Session[] }
           ))}
         </tbody>
       </table>
+      <Refusal refused={refused} />
       {others.length > 1 && (
         <button type="button" className="btn justify-self-start" disabled={busy} onClick={() => void endAll()}>
           Sign out everywhere else

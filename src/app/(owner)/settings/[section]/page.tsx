@@ -4,6 +4,7 @@ import { notFound } from 'next/navigation'
 import { keepArrangement } from '@/contract/arrangement'
 import { paperSettingsOf } from '@/contract/paperSettings'
 import { readUsual } from '@/contract/usualArrangements'
+import { browserName } from '@/core/browserName'
 import { day, formatDay } from '@/core/day'
 import { formatCount, formatPercent } from '@/core/locale'
 import { decimal, toDecimalString } from '@/core/money'
@@ -157,7 +158,7 @@ const Access = async () => {
       <Sessions
         sessions={sessions.map(({ id, browser, here, createdAt, usedAt }) => ({
           id,
-          browser: browser || 'Another program',
+          browser: browser || browserName(''),
           here,
           since: formatDay(dayOf(createdAt)),
           used: formatDay(dayOf(usedAt)),
