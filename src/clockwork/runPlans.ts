@@ -1,6 +1,7 @@
 import { listPlansToEarn, listToCollect } from '@/data/queries/plans'
 import type { Till } from '@/services/command'
-import { collectRow, earnPlan } from '@/services/plans/runPlans'
+import { settleCardPayment } from '@/services/money/cardPayment'
+import { beginCollection, earnPlan } from '@/services/plans/runPlans'
 import { askKeptCard } from '@/standins/card/askCard'
 
 /** A card that refused is asked again after so many days. */
@@ -16,8 +17,10 @@ export const runDuePlans = async (
     if (done.ok) earned += done.value.earned
   }
   for (const row of await listToCollect(till.db, till.today, ASK_AGAIN_AFTER)) {
-    const answer = await askKeptCard(row.card)
-    const done = await collectRow.run(till, { dueId: row.dueId, ...answer })
+    const begun = await beginCollection.answer(till, { dueId: row.dueId }, null)
+    if (!begun.ok) continue
+    const answer = await askKeptCard(begun.value)
+    const done = await settleCardPayment.run(till, { reference: begun.value.reference, ...answer })
     if (!done.ok) continue
     if (answer.approved) collected++
     else refused++

@@ -19,19 +19,11 @@ import { runDuePlans } from './runPlans'
 import { lookAhead } from './lookAhead'
 import { tellWebhooks } from './tellWebhooks'
 
-/**
- * What happens by itself: sales, bills and entries that come again are made on their day, what they issue is posted, plans earn their
- * charges and collect from the cards kept for them, letters go out, other programs are told what happened, banks are asked for
- * statements, and once a day everything is backed up and what Today shows is told ahead.
- */
-export const tick = async (db: Database): Promise<void> => {
-  const business = await findBusiness(db)
-  if (!business) return
-  const today = businessDate()
-  for (const made of await runDueRepeats({ db, today }, business.currency)) {
+/** Sales that come again, and a letter with what each of them made by itself. */
+const repeatSales = async (db: Database, today: Day, currency: string): Promise<void> => {
+  for (const made of await runDueRepeats({ db, today }, currency)) {
     if (!made.byItself) continue
-    const invoice =
-      made.makes === 'invoice' ? (await listInvoicesOfSales(db, [made.saleId], business.currency))[0] : null
+    const invoice = made.makes === 'invoice' ? (await listInvoicesOfSales(db, [made.saleId], currency))[0] : null
     // A customer without an address simply gets no letter; the paper is there.
     if (invoice) await writeLetter.run({ db, today }, { paper: 'invoice', paperId: invoice.id })
     else
@@ -40,16 +32,34 @@ export const tick = async (db: Database): Promise<void> => {
         { paper: made.makes === 'offer' ? 'estimate' : 'confirmation', paperId: made.saleId },
       )
   }
-  await runDueBillRepeats({ db, today })
-  await runDueEntryRepeats({ db, today })
-  await runDuePlans({ db, today })
-  await trackParcels(heronParcel).run({ db, today }, {})
-  await sendPost({ db, business, today })
-  await fetchStatements(db, today)
-  await lookAhead(db, business, today)
-  await backUpNightly({ db, today })
-  // Last: nothing of ours waits for somebody else's program.
-  await tellWebhooks(db)
+}
+
+/**
+ * What happens by itself: sales, bills and entries that come again are made on their day, what they issue is posted, plans earn their
+ * charges and collect from the cards kept for them, letters go out, other programs are told what happened, banks are asked for
+ * statements, and once a day everything is backed up and what Today shows is told ahead. Where one of them breaks, the log says so
+ * and the others go on.
+ */
+export const tick = async (db: Database): Promise<void> => {
+  const business = await findBusiness(db)
+  if (!business) return
+  const today = businessDate()
+  const till = { db, today }
+  const inTurn: Readonly<Record<string, () => Promise<unknown>>> = {
+    'sales that repeat': () => repeatSales(db, today, business.currency),
+    'bills that repeat': () => runDueBillRepeats(till),
+    'entries that repeat': () => runDueEntryRepeats(till),
+    plans: () => runDuePlans(till),
+    parcels: () => trackParcels(heronParcel).run(till, {}),
+    mail: () => sendPost({ db, business, today }),
+    statements: () => fetchStatements(db, today),
+    'looking ahead': () => lookAhead(db, business, today),
+    'the backup': () => backUpNightly(till),
+    // Last: nothing of ours waits for somebody else's program.
+    webhooks: () => tellWebhooks(db),
+  }
+  for (const [what, work] of Object.entries(inTurn))
+    await work().catch((problem: unknown) => log.error({ err: problem, what }, 'this did not happen by itself'))
 }
 
 /** A bank that gave nothing, or something that was refused, is not asked again for so long, in milliseconds. */

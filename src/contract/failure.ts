@@ -74,6 +74,9 @@ export type Failure =
   | { readonly code: 'link-closed' }
   | { readonly code: 'offer-lapsed'; readonly on: Day }
   | { readonly code: 'newer-offer' }
+  | { readonly code: 'sale-changed'; readonly number: number }
+  | { readonly code: 'offer-reworked' }
+  | { readonly code: 'estimate-reworked'; readonly sentOn: Day }
   | { readonly code: 'not-offered' }
   | { readonly code: 'nothing-to-pay' }
   | { readonly code: 'more-than-to-pay'; readonly open: Money; readonly asked: Money }

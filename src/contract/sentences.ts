@@ -85,6 +85,11 @@ const SENTENCES: Sentences = {
   'link-closed': () => 'This page is no longer open. Ask us for a new link.',
   'offer-lapsed': (f) => `This estimate expired on ${formatDay(f.on)}. Contact us and we will renew it.`,
   'newer-offer': () => 'The estimate has changed. Please review it and answer again.',
+  'sale-changed': (f) =>
+    `Sale ${f.number} was changed or accepted since you opened it. Nothing was saved, and what you entered is still here. Open the sale again and make your change there.`,
+  'offer-reworked': () => 'We are revising this estimate. Please wait for the new one, or call us.',
+  'estimate-reworked': (f) =>
+    `This estimate has changed since it was sent on ${formatDay(f.sentOn)}. Send it again first, then write about it.`,
   'not-offered': () => 'This estimate has already been answered, or is no longer open.',
   'nothing-to-pay': () => 'Nothing is due. It may have just been paid.',
   'more-than-to-pay': (f) =>

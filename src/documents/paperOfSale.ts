@@ -1,3 +1,4 @@
+import { addressLine } from '@/core/people'
 import { readSaleFacts } from '@/model/paper/saleFacts'
 import { present } from '@/core/present'
 import { paperWords } from '@/core/formats'
@@ -46,7 +47,7 @@ export const noteOf = (
   usual: string,
   t: ReturnType<typeof paperWords>,
 ): string =>
-  [l.note, l.deliverTo && l.deliverTo !== usual ? `${t('deliverTo')}: ${l.deliverTo.replace(/\n/g, ', ')}` : '']
+  [l.note, l.deliverTo && l.deliverTo !== usual ? `${t('deliverTo')}: ${addressLine(l.deliverTo)}` : '']
     .filter(Boolean)
     .join('\n')
 

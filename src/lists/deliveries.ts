@@ -1,3 +1,4 @@
+import { addressLine } from '@/core/people'
 import type { Delivery } from '@/model/parcel/deliveries'
 import { defineColumns } from './column'
 import { dayField } from './field'
@@ -19,7 +20,7 @@ export const deliveriesList = defineList<Delivery>()({
       note: (d) => d.phone || null,
       href: (d) => `/handovers/${d.id}`,
     },
-    { key: 'address', head: 'Address', as: 'text', of: (d) => d.address.replace(/\n/g, ', ') },
+    { key: 'address', head: 'Address', as: 'text', of: (d) => addressLine(d.address) },
     { key: 'phone', head: 'Phone', as: 'text', of: (d) => d.phone, only: 'file' },
     { key: 'note', head: 'Instructions', as: 'text', of: (d) => d.note, only: 'file' },
     { key: 'what', head: 'Goods', as: 'text', of: (d) => d.what, notOnPhone: true },

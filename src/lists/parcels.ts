@@ -1,3 +1,4 @@
+import { addressLine } from '@/core/people'
 import { PARCEL_STATE_NAMES } from '@/core/names'
 import type { SentParcel } from '@/model/parcel/parcels'
 import { defineColumns } from './column'
@@ -32,7 +33,7 @@ export const parcelsList = defineList<SentParcel>()({
     { key: 'service', head: 'Service', as: 'text', of: (p) => p.service, only: 'file' },
     { key: 'weight', head: 'Weight, kg', as: 'quantity', of: (p) => p.weight, sum: true },
     { key: 'size', head: 'Size, cm', as: 'text', of: (p) => p.size, notOnPhone: true },
-    { key: 'address', head: 'Address', as: 'text', of: (p) => p.address.replace(/\n/g, ', '), only: 'file' },
+    { key: 'address', head: 'Address', as: 'text', of: (p) => addressLine(p.address), only: 'file' },
     { key: 'price', head: 'Cost', as: 'money', of: (p) => p.price, sum: true },
     {
       key: 'state',

@@ -3,6 +3,7 @@ import type { rhythm } from '@/contract/rhythm'
 import { refuseAt } from '@/contract/refuse'
 import type { Day } from '@/core/day'
 import { repeatDay, type Repeating } from '@/core/sale'
+import { log } from '@/log'
 import type { Command, Till, Work } from './command'
 
 type Rhythm = z.output<z.ZodObject<typeof rhythm>>
@@ -30,7 +31,7 @@ export interface Made<D extends Due> {
   readonly id: number
 }
 
-/** Makes whatever is due to come again, until all have caught up. One that is refused keeps no other waiting. */
+/** Makes whatever is due to come again, until all have caught up. One that is refused, or breaks, keeps no other waiting. */
 export const runAllDue = async <D extends Due, A>(
   till: Till,
   listDue: () => Promise<readonly D[]>,
@@ -41,8 +42,11 @@ export const runAllDue = async <D extends Due, A>(
   for (let turn = 0; turn < 500; turn++) {
     const due = (await listDue()).find((r) => !stuck.has(r.id))
     if (!due) break
-    const done = await run.run(till, { repeatId: due.id })
-    if (!done.ok || done.value === 0) stuck.add(due.id)
+    const done = await run.run(till, { repeatId: due.id }).catch((problem: unknown) => {
+      log.error({ err: problem, repeatId: due.id }, 'what comes again could not be made')
+      return null
+    })
+    if (!done?.ok || done.value === 0) stuck.add(due.id)
     else made.push({ due, id: done.value })
   }
   return made

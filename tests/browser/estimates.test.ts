@@ -126,6 +126,11 @@ describe('with the customer on the phone', () => {
 
 describe('an estimate', () => {
   let saleId = 0
+  /** Where the last e-mail says that its customer finds their own page. */
+  const linkInMail = async (): Promise<string> => {
+    const [mail] = (await get('/mailbox')).items
+    return new URL(/http\S+\/c\/\S+/.exec(mail.body)![0]).pathname
+  }
   test('with choices is mailed, changed, and its versions stand beside each other', async () => {
     const lines = [
       { goodsId: 1, quantity: '1' },
@@ -152,7 +157,17 @@ describe('an estimate', () => {
     await i.go(`/sales/${saleId}/change`)
     await i.type('Line 1: quantity', '2')
     await i.doIt()
-    await i.see('Send again')
+    await i.see('the customer cannot answer until it is sent again')
+    // Another window that had it open before does not put it back.
+    await i.go(`/sales/${saleId}/change`)
+    await till.request('POST', `/sales/${saleId}/change`, { note: 'Rosin is dark.' })
+    await i.type('Line 1: quantity', '3')
+    await i.doIt()
+    await i.see('was changed or accepted since you opened it')
+    expect(await (await i.field('Line 1: quantity')).getAttribute('value')).toBe('3')
+    await i.go(await linkInMail())
+    await i.see('We are revising your estimate.')
+    expect(await driver.findElement(By.css('main')).getText()).not.toMatch(/Outfit|Your documents|Accept/)
     await till.request('POST', `/sales/${saleId}/offer`, {})
     await i.go(`/sales/${saleId}`)
     await i.click('What changed')
@@ -164,8 +179,7 @@ describe('an estimate', () => {
   test('is accepted on the customer’s page with their choice, and is an order without a line typed again', async () => {
     await till.request('POST', '/post', { paper: 'estimate', paperId: saleId })
     await till.request('POST', `/post/${(await get('/post?limit=1')).items[0].id}/send`, {})
-    const [mail] = (await get('/mailbox')).items
-    const path = new URL(/http\S+\/c\/\S+/.exec(mail.body)![0]).pathname
+    const path = await linkInMail()
     const other = await openBrowser()
     try {
       const they = handsOn(other, till.base)

@@ -63,6 +63,7 @@ const answers = {
       price: SHELF.find((g) => g.id === Number(query.get('goodsId')))?.price,
       from: 'list',
       taxCode: 'STD',
+      ownTaxCode: 'STD',
       available: '9',
       onTheWay: '0',
       unitCost: '1.00',
@@ -70,7 +71,7 @@ const answers = {
   }),
   'POST /sales': { status: 201, body: { id: 9, number: 1700, lines: [] } },
 }
-const settings = { currency: 'USD', roundPer: 'document' as const, codes: STD_CODES }
+const settings = { currency: 'USD', areas: [], roundPer: 'document' as const, codes: STD_CODES }
 const quick = userEvent.setup({ delay: null })
 const bodyOf = (sent: readonly Sent[], path: string) =>
   sent.find((s) => s.method === 'POST' && s.path === path && !s.preview)?.body

@@ -210,7 +210,26 @@ describe('the shopfront', () => {
     await tick('On invoice')
     await press('Order')
     expect(await screen.findByText(/We will send you an invoice/)).toBeTruthy()
-    expect(bodyOf(sent, '/api/shop/order')).toEqual({ turn: 4, pay: 'bill' })
+    expect(bodyOf(sent, '/api/shop/order')).toEqual({ turn: 4, total: '25.92', pay: 'bill' })
+  })
+
+  test('is ordered as it was seen: with what came meanwhile it is looked at first', async () => {
+    const [rosin] = BASKET.lines
+    const more = {
+      ...BASKET,
+      turn: 5,
+      lines: [{ ...rosin!, quantity: '9' }],
+      totals: { ...BASKET.totals, gross: '116.64' },
+    }
+    const sent = answerCalls({
+      'POST /api/shop/basket': { status: 200, body: more },
+      'POST /api/shop/order': refuses(),
+    })
+    shop(BASKET)
+    await press('Order')
+    expect(await screen.findByText('116.64')).toBeTruthy()
+    // The turn that was seen is over: the server refuses it.
+    expect(bodyOf(sent, '/api/shop/order')).toMatchObject({ turn: 3, total: '25.92' })
   })
 
   test('is ordered by one press, also while the last thing typed is still on its way', async () => {

@@ -71,6 +71,29 @@ describe('goods typed in', () => {
     await waitFor(() => expect(screen.getByRole('alert').textContent).toContain('A kit needs its parts.'))
   })
 
+  test('a kit is made of what lies on a shelf: work is not offered, and what is refused of a part is told', async () => {
+    const goods = { code: 'X', price: '5', available: '2', barcode: '', piece: null }
+    answerCalls({
+      'GET /goods': {
+        status: 200,
+        body: {
+          items: [
+            { ...goods, id: 1, name: 'Set-up', kind: 'work' },
+            { ...goods, id: 2, name: 'Set of strings', kind: 'stock' },
+          ],
+        },
+      },
+      'POST /goods': refuses({ path: 'parts.0.goodsId', message: 'Set of strings is not kept in stock.' }),
+    })
+    open({ ...START, code: 'KIT', name: 'A kit', kind: 'kit', price: '10' })
+    await userEvent.type(field('Add part'), 'Set')
+    const strings = await screen.findByRole('option', { name: /Set of strings/ })
+    expect(screen.queryByRole('option', { name: /Set-up/ })).toBeNull()
+    await userEvent.click(strings)
+    await add()
+    await waitFor(() => expect(screen.getByRole('alert').textContent).toContain('is not kept in stock.'))
+  })
+
   test('a kit that costs what its parts do asks no price', async () => {
     const sent = answerCalls({ 'POST /goods': { status: 201, body: { id: 5, name: 'A kit' } } })
     open({

@@ -161,7 +161,7 @@ test('an order is brought back with its supplier’s name', async () => {
 
 const SALE = {
   today: TODAY,
-  settings: { currency: 'USD', roundPer: 'document', codes: STD_CODES },
+  settings: { currency: 'USD', areas: [], roundPer: 'document', codes: STD_CODES },
   pricesIncludeTax: false,
   kinds: ['sales'],
   facts: NO_FACTS,
@@ -184,10 +184,18 @@ test('a sale is brought back with its customer, its lines and what else was said
 })
 
 test('what is told of lines is nothing typed', async () => {
-  const price = { price: '10.00', from: 'list', available: '9', onTheWay: '0', unitCost: '4.00', taxCode: 'STD' }
+  const price = {
+    price: '10.00',
+    from: 'list',
+    available: '9',
+    onTheWay: '0',
+    unitCost: '4.00',
+    taxCode: 'STD',
+    ownTaxCode: 'STD',
+  }
   const sent = answerCalls({ 'GET /prices': { status: 200, body: price } })
   const line = { ...emptyLine('STD'), lineId: 1, goodsId: 7, description: 'A bow', quantity: '1', unitPrice: '10.00' }
-  const opened = { id: 4, number: 1004, agreed: false, total: '10.00' }
+  const opened = { id: 4, number: 1004, agreed: false, total: '10.00', edition: 'e1' }
   const sale = <SaleForm {...SALE} sale={opened} buyer={null} lines={[line]} />
   const { unmount } = render(sale)
   await waitFor(() => expect(sent.filter((c) => c.path === '/prices')).toHaveLength(1))
@@ -215,7 +223,14 @@ test('money, the counter and a count are brought back', async () => {
   expect(field('Reference').value).toBe('for the cello')
   again.unmount()
 
-  const settings = { currency: 'USD', roundPer: 'document', codes: STD_CODES, pricesIncludeTax: false, smallestCoin: 1 }
+  const settings = {
+    currency: 'USD',
+    areas: [],
+    roundPer: 'document',
+    codes: STD_CODES,
+    pricesIncludeTax: false,
+    smallestCoin: 1,
+  }
   const till = <CounterTill settings={settings as never} />
   const counter = render(till)
   await find('Item: name, code or barcode', 'ros', /^Rosin/)

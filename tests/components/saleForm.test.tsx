@@ -17,7 +17,7 @@ const open = (lines: readonly LineDraft[]) =>
     <SaleForm
       sale={null}
       today={day('2026-03-02')}
-      settings={{ currency: 'USD', roundPer: 'document', codes: STD_CODES }}
+      settings={{ currency: 'USD', areas: [], roundPer: 'document', codes: STD_CODES }}
       pricesIncludeTax={false}
       kinds={['sales']}
       buyer={INES}

@@ -1,3 +1,4 @@
+import { addBankAccount } from '@/services/bank/keepBankAccount'
 import { afterEach, beforeEach, describe, expect, test } from 'vitest'
 import { addBankRule, dropBankRule } from '@/services/bank/keepRule'
 import { matchLine, unmatchLine } from '@/services/bank/matchLine'
@@ -5,7 +6,7 @@ import { closePeriod } from '@/services/books/closePeriod'
 import { draftTaxReturn } from '@/services/books/taxReturn'
 import { enterBill } from '@/services/buying/enterBill'
 import { voidSupplierPayment } from '@/services/buying/paySupplier'
-import { openBank, rowsOf } from './bankDesk'
+import { FORMAT, openBank, rowsOf } from './bankDesk'
 
 let d: Awaited<ReturnType<typeof openBank>>
 beforeEach(async () => {
@@ -96,5 +97,16 @@ describe('a line that went out', () => {
     const settles = [{ kind: 'account' as const, accountId: account, amount: '4.00' }]
     expect(await d.s.refusal(matchLine, { lineId: one.lines[0]!.id, settles })).toBe('period-closed')
     await d.s.run(dropBankRule, { ruleId: rule.id })
+  })
+
+  test('of another account of ours is no news on that account’s own statement', async () => {
+    const savings = await d.s.answer(addBankAccount, { name: 'Savings', format: FORMAT })
+    const rule = { contains: 'to savings', accountId: savings.accountId, always: true }
+    const { id: ruleId } = (await d.s.answer(addBankRule, rule))!
+    const came = await d.bring(rowsOf(0, [['2026-03-11', 'To savings', 200]]), savings.id)
+    expect(came.lines.map((l) => l.state)).toEqual(['open'])
+    const went = await d.bring(rowsOf(300, [['2026-03-11', 'To savings', -200]]))
+    expect(went.lines.map((l) => l.state)).toEqual(['settled'])
+    await d.s.run(dropBankRule, { ruleId })
   })
 })

@@ -1,6 +1,7 @@
 import { beforeAll, describe, expect, test } from 'vitest'
 import { day } from '@/core/day'
 import { findBusiness, type Business } from '@/data/queries/business'
+import { findSales } from '@/data/queries/sales'
 import { billSale } from '@/services/billing/billSale'
 import { changeSettings } from '@/services/access/changeSettings'
 import { acceptOffer, previewChoice, refuseOffer } from '@/services/customerPage/answerOffer'
@@ -10,6 +11,8 @@ import { mayRead, readPage } from '@/services/customerPage/readPage'
 import { settleCardPayment } from '@/services/money/cardPayment'
 import { changeCustomer } from '@/services/people/keepCustomer'
 import { giveLink, readLinks, withdrawOneLink, withdrawSaleLinks } from '@/services/post/links'
+import { writeLetter } from '@/services/post/writeLetter'
+import { declineSale } from '@/services/sales/closeSale'
 import { changeSale } from '@/services/sales/changeSale'
 import { agreeSale } from '@/services/sales/agreeSale'
 import { offerSale } from '@/services/sales/offerSale'
@@ -86,6 +89,68 @@ describe('the customer’s page', () => {
     expect(await findPage(s.db, 'not-a-real-secret-of-anybody', s.today)).toBeNull()
   })
 
+  test('what was changed since it was sent is neither shown nor answered, until it is sent again', async () => {
+    const { saleId, token, page } = await offered()
+    const view = async () => (await saleView(s.db, saleId, business, s.today))!
+    const shown = () => readPage(s.db, page, business, s.today)
+    const { lines } = await view()
+    const as = (unitPrice: string) =>
+      lines.map((l) => ({
+        lineId: l.id,
+        ...(l.goodsId === null ? {} : { goodsId: l.goodsId }),
+        description: l.description,
+        quantity: l.quantity,
+        choice: l.choice,
+        choiceGroup: l.choiceGroup,
+        chosen: l.chosen,
+        unitPrice: l.description === 'Finer' ? unitPrice : l.unitPrice,
+      }))
+    // Somebody has the page open while the owner asks for a thousand more.
+    await s.run(changeSale, { saleId, lines: as('3000.00') })
+    for (const answer of [
+      () => s.refusal(acceptOffer, { token, version: 1, chosen: [lines[1]!.id], name: 'Hazel' }),
+      () => s.refusal(refuseOffer, { token, version: 1, name: 'Hazel' }),
+      () => s.refusal(previewChoice, { token, chosen: [lines[1]!.id] }),
+    ])
+      expect(await answer()).toBe('offer-reworked')
+    const hidden = await shown()
+    expect(hidden).toMatchObject({ sale: null, notShown: 'revised', papers: [] })
+    expect(JSON.stringify(hidden)).not.toContain('3000')
+    expect(await mayRead(s.db, page, 'estimate', saleId, 'USD')).toBe(false)
+    expect((await view()).next).toMatchObject([{ action: 'offer', why: expect.stringContaining('Changed since') }])
+    expect(await s.refusal(writeLetter, { paper: 'estimate', paperId: saleId })).toBe('estimate-reworked')
+    // As it was sent again, by changing it back or by sending it.
+    await s.run(changeSale, { saleId, lines: as('2000.00') })
+    expect(await shown()).toMatchObject({ notShown: null, sale: { version: 1 }, papers: [{ kind: 'estimate' }] })
+    await s.run(changeSale, { saleId, lines: as('3000.00') })
+    await s.run(offerSale, { saleId, validUntil: '2026-03-31' })
+    expect(await shown()).toMatchObject({ notShown: null, sale: { version: 2 } })
+    // The whole is dearer too where nothing is said of its lines.
+    await s.run(changeSale, { saleId, discountPercent: '10' })
+    expect((await shown()).notShown).toBe('revised')
+    await s.run(offerSale, { saleId, validUntil: '2026-03-31' })
+    await s.run(refuseOffer, { token, version: 3, name: 'Hazel' })
+    const [closed] = await findSales(s.db, [saleId], 'USD')
+    expect(closed).toMatchObject({ closedAs: 'declined', closedReason: 'said no on their page' })
+    // One that was being changed when it was called off is not being changed any more.
+    const other = await offered()
+    await s.run(changeSale, { saleId: other.saleId, discountPercent: '5' })
+    await s.run(declineSale, { saleId: other.saleId, reason: 'Elsewhere' })
+    const over = await readPage(s.db, other.page, business, s.today)
+    expect(over).toMatchObject({ sale: null, notShown: 'over', papers: [] })
+  })
+
+  test('a link to what was never sent says that it is being prepared', async () => {
+    const saleId = await sale()
+    const { address } = await s.answer(giveLink, { saleId })
+    const page = (await findPage(s.db, tokenOf(address), s.today))!
+    expect(await readPage(s.db, page, business, s.today)).toMatchObject({
+      sale: null,
+      notShown: 'prepared',
+      papers: [],
+    })
+  })
+
   test('opens only their own papers', async () => {
     const { page, saleId } = await offered()
     const other = { ...page, customerId: page.customerId + 1 }
@@ -111,6 +176,22 @@ describe('the customer’s page', () => {
     expect(await s.refusal(beginPagePayment, { token, what: 'open', amount: '1.00' })).toBe('nothing-to-pay')
     expect(await s.ties()).toEqual([])
   })
+})
+
+test('eight windows that pay the same debt at once ask the card once', async () => {
+  const saleId = await sale()
+  await s.run(agreeSale, { saleId })
+  const { open } = await s.answer(billSale, { saleId, what: 'remaining', issue: true })
+  const token = tokenOf((await s.answer(giveLink, { saleId })).address)
+  const begun = await Promise.all(
+    Array.from({ length: 8 }, (_, i) =>
+      beginPagePayment.answer(s.shop, { token, what: 'open', amount: open }, `window ${i} of sale ${saleId}`),
+    ),
+  )
+  expect(begun.map((b) => (b.ok ? 'begun' : b.error.code)).sort()).toEqual([
+    'begun',
+    ...Array.from({ length: 7 }, () => 'nothing-to-pay'),
+  ])
 })
 
 describe('a link', () => {

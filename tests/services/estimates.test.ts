@@ -24,6 +24,30 @@ beforeAll(async () => {
 })
 const view = async (saleId: number, today = s.today) => (await saleView(s.db, saleId, business, today))!
 
+test('who changes a sale has the one before them that there is: nothing that came since is overwritten', async () => {
+  const sale = await s.answer(startSale, { customerId: s.customer, lines: [{ goodsId: s.rosin, quantity: '2' }] })
+  const change = (edition: string, quantity: string) => ({
+    saleId: sale.id,
+    edition,
+    lines: [{ lineId: sale.lines[0]!.id, goodsId: s.rosin, quantity }],
+  })
+  // The same, also where it is read or sent in between.
+  await s.run(offerSale, { saleId: sale.id })
+  const first = await s.answer(changeSale, change(sale.edition, '3'))
+  // The second window still has the two.
+  expect(await s.refusal(changeSale, change(sale.edition, '4'))).toBe('sale-changed')
+  await s.run(changeSale, { saleId: sale.id, note: 'By Friday' })
+  expect(await s.refusal(changeSale, change(first.edition, '4'))).toBe('sale-changed')
+  const noted = await view(sale.id)
+  // The customer says yes to three while four are typed.
+  await s.run(agreeSale, { saleId: sale.id })
+  expect(await s.refusal(changeSale, change(noted.edition, '4'))).toBe('sale-changed')
+  expect((await view(sale.id)).lines.map((l) => l.agreed)).toEqual(['3'])
+  // Who says nothing of what they looked at changes what there is, as before.
+  await s.run(changeSale, { saleId: sale.id, lines: change('', '4').lines })
+  expect((await view(sale.id)).lines.map((l) => l.agreed)).toEqual(['4'])
+})
+
 describe('an estimate with choices', () => {
   const lines = () => [
     { kind: 'heading' as const, description: 'The instrument' },

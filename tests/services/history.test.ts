@@ -13,7 +13,7 @@ import { readStatement } from '@/model/receivables/statement'
 import { History } from './history/history'
 import { neverBelowZero, neverMiscounted, neverTooMuchCredited, notInvoicedIsOff } from './history/limits'
 import { cashIsOff, taxIsOff } from './history/books'
-import { countsThatAreOff, looksThatAreOff } from './history/looks'
+import { countsThatAreOff, looksThatAreOff, reworkedThatAreOff } from './history/looks'
 import { opensIntoOther } from './history/opens'
 import type { ToldGoods } from './history/pieces'
 import { KINDS_OF_BUSINESS, openKind } from './history/shops'
@@ -132,6 +132,7 @@ test('the caches say what the papers say', async () => {
     const trail = tellTrail(story, await readTrailPapers(s.db, story))
     expect(trail.at(-1)?.balance.minor ?? 0n).toBe(story.open.minor - story.held.minor)
   }
+  for (const { shop } of shops) expect(await reworkedThatAreOff(shop)).toEqual([])
   const open = (await listOpenDues(s.db, s.customer, 'USD')).reduce((sum, d) => sum + d.open.minor, 0n)
   const statement = await readStatement(s.db, s.customer, { from: day('2026-01-01'), to: today }, business)
   expect(statement!.closing.minor).toBe(open)

@@ -1,7 +1,7 @@
 import { s, openDesk, onDay, refusedOn, see, stands, moved, agreed, billed } from './moneyDesk'
 import { beforeAll, describe, expect, test } from 'vitest'
 import { addDays, day, type Day } from '@/core/day'
-import { listPlansOfSales, sumPlanCharge } from '@/data/queries/plans'
+import { listCollections, listPlansOfSales, sumPlanCharge } from '@/data/queries/plans'
 import { billSale } from '@/services/billing/billSale'
 import { creditInvoice } from '@/services/billing/creditInvoice'
 import { chargeLate } from '@/services/money/chargeExtra'
@@ -9,6 +9,10 @@ import { takeReceipt } from '@/services/money/takeReceipt'
 import { keepCardForPlan, payOffPlan, quotePlanPayoff, reschedulePlan } from '@/services/plans/changePlan'
 import { giveUpLayaway } from '@/services/plans/giveUpLayaway'
 import { runDuePlans } from '@/clockwork/runPlans'
+import { beginPagePayment } from '@/services/customerPage/payOnPage'
+import { settleCardPayment } from '@/services/money/cardPayment'
+import { beginCollection } from '@/services/plans/runPlans'
+import { giveLink } from '@/services/post/links'
 import { keepCard } from '@/standins/card/askCard'
 import { handOver } from '@/services/sales/handOver'
 import { listOpenDues } from '@/data/queries/due'
@@ -204,6 +208,52 @@ describe('installments', () => {
     expect(await at('2026-04-04')).toMatchObject({ collected: 0 })
     expect((await see(sale.id, '2026-04-04')).money.open).toBe('1200.00')
     await onDay('2026-04-05', payOffPlan, { saleId: sale.id, method: 'card' })
+  })
+
+  test('whatever happens while its card is asked, what came is in the books once', async () => {
+    const { sale } = await financed({ count: 3, charge: undefined })
+    await onDay('2026-03-02', keepCardForPlan(keepCard), { saleId: sale.id, number: '4000 0000 0000 1111' })
+    const april = { db: s.db, today: day('2026-04-01') }
+    const [row, next] = (await listOpenDues(s.db, sale.customerId, 'USD')).filter((d) => d.saleId === sale.id)
+    const asked = await onDay('2026-04-01', beginCollection, { dueId: row!.id })
+    expect(asked).toMatchObject({ amount: '600.00' })
+    // The program ends, and begins again: the same payment is asked for.
+    expect(await onDay('2026-04-01', beginCollection, { dueId: row!.id })).toEqual(asked)
+    // They pay the row by themselves before the card answers: its money goes on to the next one.
+    const paid = { method: 'cash' as const, amount: '600.00', for: [{ dueId: row!.id, amount: '600.00' }] }
+    await onDay('2026-04-01', takeReceipt, paid)
+    expect(await runDuePlans(april)).toMatchObject({ collected: 1 })
+    expect(await runDuePlans(april)).toMatchObject({ collected: 0 })
+    await onDay('2026-04-01', settleCardPayment, { reference: asked.reference, approved: true })
+    expect((await see(sale.id, '2026-04-01')).money.open).toBe('600.00')
+    expect((await listOpenDues(s.db, sale.customerId, 'USD')).map((d) => d.id)).not.toContain(next!.id)
+    expect(await refusedOn('2026-04-01', beginCollection, { dueId: next!.id })).toBe('nothing-open')
+    await onDay('2026-04-01', payOffPlan, { saleId: sale.id, method: 'card' })
+  })
+
+  test('what a card refused stays refused, whoever says otherwise later', async () => {
+    const { sale } = await financed({ count: 2, charge: undefined })
+    await onDay('2026-03-02', keepCardForPlan(keepCard), { saleId: sale.id, number: '4000 0000 0000 1111' })
+    const [row] = (await listOpenDues(s.db, sale.customerId, 'USD')).filter((d) => d.saleId === sale.id)
+    const { reference } = await onDay('2026-04-01', beginCollection, { dueId: row!.id })
+    await onDay('2026-04-01', settleCardPayment, { reference, approved: false, why: 'there is not enough on it.' })
+    expect(await onDay('2026-04-02', settleCardPayment, { reference, approved: true })).toBeNull()
+    expect((await see(sale.id, '2026-04-02')).money.open).toBe('1800.00')
+    expect((await listCollections(s.db, [row!.id])).map((c) => [c.on, c.approved])).toEqual([['2026-04-01', false]])
+    await onDay('2026-04-03', payOffPlan, { saleId: sale.id, method: 'card' })
+  })
+
+  test('nothing is collected while they pay on their own page', async () => {
+    const { sale } = await financed({ count: 2, charge: undefined })
+    await onDay('2026-03-02', keepCardForPlan(keepCard), { saleId: sale.id, number: '4000 0000 0000 1111' })
+    const { address } = await onDay('2026-03-02', giveLink, { saleId: sale.id })
+    const token = address.split('/c/')[1]!
+    const { reference } = await onDay('2026-04-01', beginPagePayment, { token, what: 'open', amount: '100.00' })
+    const april = { db: s.db, today: day('2026-04-01') }
+    expect(await runDuePlans(april)).toMatchObject({ collected: 0, refused: 0 })
+    await onDay('2026-04-01', settleCardPayment, { reference, approved: true })
+    expect(await runDuePlans(april)).toMatchObject({ collected: 1 })
+    await onDay('2026-04-01', payOffPlan, { saleId: sale.id, method: 'card' })
   })
 
   test('credited in whole, the charge that is not earned ends with it', async () => {

@@ -10,7 +10,6 @@ import { listPost } from '@/data/queries/post'
 import { billSale } from '@/services/billing/billSale'
 import { changeSettings } from '@/services/access/changeSettings'
 import { findPage } from '@/services/customerPage/openPage'
-import { importGoods } from '@/services/goods/importGoods'
 import { dropFile, keepFile } from '@/services/files/keepFile'
 import { changeCustomer } from '@/services/people/keepCustomer'
 import { dropLetter, keepLetterTemplate, readDraftLetter, writeLetter } from '@/services/post/writeLetter'
@@ -211,46 +210,6 @@ describe('files', () => {
   })
 })
 
-describe('an import', () => {
-  const csv = (rows: string[]) =>
-    Buffer.from(['Code;Name;Kind;Price;Tags', ...rows].map((r) => r.replaceAll(';', ',')).join('\r\n')).toString(
-      'base64',
-    )
-  test('of 5,000 goods tells its 7 bad rows, writes nothing then, and the rest when asked to', async () => {
-    const bad: Readonly<Record<number, string>> = {
-      10: ';No code;stock;1.00;', // no code
-      500: 'I500;;stock;1.00;', // no name
-      1000: 'I1000;Dear;stock;-1.00;', // below zero
-      1500: 'I1500;What;piano;1.00;', // no such kind
-      2000: 'I7;Twice;stock;1.00;', // a code that stood before
-      3000: 'I3000;Price;stock;free;', // not a number
-      4999: `${'X'.repeat(41)};Long;stock;1.00;`, // too long
-    }
-    const rows = Array.from({ length: 5000 }, (_, i) => bad[i] ?? `I${i};Thing ${i};stock;${(i % 90) + 1}.50;a|b`)
-    const base64 = csv(rows)
-    const looked = await s.answer(importGoods, { base64 })
-    expect(looked).toMatchObject({ rows: 5000, added: 4993, changed: 0, written: false })
-    // the column names are row 1, so the first thing stands in row 2
-    expect(looked.problems.map((p) => p.row)).toEqual([12, 502, 1002, 1502, 2002, 3002, 5001])
-    const count = async () =>
-      Number((await s.db.execute<{ n: string }>(sql`select count(*) as n from goods where code like 'I%'`))[0]!.n)
-    expect(await s.refusal(importGoods, { base64, mode: 'all' })).toBe('rows-wrong')
-    expect(await count()).toBe(0)
-    expect(await s.answer(importGoods, { base64, mode: 'good' })).toMatchObject({ written: true })
-    expect(await count()).toBe(4993)
-    const again = await s.answer(importGoods, { base64: csv(['I1;Renamed;stock;2;']), mode: 'all' })
-    expect(again).toMatchObject({ added: 0, changed: 1 })
-  })
-
-  test('says what is wrong with a file that is none', async () => {
-    expect(await s.refusal(importGoods, { base64: Buffer.from([0x50, 0x4b, 3, 4, 9, 9]).toString('base64') })).toBe(
-      'invalid',
-    )
-    expect(await s.refusal(importGoods, { base64: Buffer.from('a,b\n1,2').toString('base64') })).toBe('invalid')
-    expect(await s.refusal(importGoods, { base64: Buffer.from([0, 1, 2, 255]).toString('base64') })).toBe('invalid')
-  })
-})
-
 test('the clockwork makes what is due and posts what goes out by itself', async () => {
   process.env.TILL_TODAY = s.today
   const { startRepeat } = await import('@/services/sales/keepRepeat')
@@ -259,5 +218,16 @@ test('the clockwork makes what is due and posts what goes out by itself', async 
   await tick(s.db)
   const [newest] = await listPost(s.db, { customerId: s.customer }, { limit: 1 })
   expect(newest).toMatchObject({ paper: 'invoice', state: 'sent' })
+  // One that breaks, here for what nobody can read, keeps neither another one nor the mail waiting.
+  const [broken, whole] = [await sale(), await sale()]
+  for (const saleId of [broken, whole])
+    await s.run(startRepeat, { saleId, every: 'week', firstOn: s.today, makes: 'invoice', byItself: true })
+  await s.db.execute(sql`update sale set arrangement = '{"kind": "nonsense"}' where id = ${broken}`)
+  const letter = await s.run(writeLetter, { paper: 'confirmation', paperId: whole })
+  await tick(s.db)
+  const copies = async (of: number) =>
+    (await s.db.execute(sql`select id from sale where copied_from_id = ${of}`)).map((r) => r.id)
+  expect([await copies(broken), (await copies(whole)).length]).toEqual([[], 1])
+  expect((await listPost(s.db, { id: letter }, { limit: 1 }))[0]).toMatchObject({ state: 'sent' })
   delete process.env.TILL_TODAY
 })

@@ -1,5 +1,6 @@
 import { beforeAll, describe, expect, test } from 'vitest'
 import { findBusiness, type Business } from '@/data/queries/business'
+import { sumRole } from '@/data/queries/balances'
 import { billSale } from '@/services/billing/billSale'
 import { addGoods, changeGoods } from '@/services/goods/keepGoods'
 import { addPriceLevel, addTaxArea } from '@/services/goods/priceLevels'
@@ -7,8 +8,12 @@ import { addCustomer } from '@/services/people/keepCustomer'
 import { readPrice } from '@/model/goods/prices'
 import { saleView } from '@/model/sale/saleView'
 import { agreeSale } from '@/services/sales/agreeSale'
+import { copySale } from '@/services/sales/copySale'
 import { changeSale } from '@/services/sales/changeSale'
 import { startSale } from '@/services/sales/startSale'
+import { day } from '@/core/day'
+import { customerView } from '@/model/people/customers'
+import { sellAtCounter } from '@/services/money/sellAtCounter'
 import { decimal } from '@/core/money'
 import { openTestShop, type TestShop } from './shop'
 
@@ -68,6 +73,18 @@ describe('prices', () => {
     })
   })
 
+  test('a kit is made of what lies on a shelf: nothing that was named is left out in silence', async () => {
+    const kit = (...parts: number[]) => ({
+      code: 'K0',
+      name: 'K',
+      kind: 'kit',
+      price: '1',
+      parts: parts.map((goodsId) => ({ goodsId, quantity: '1' })),
+    })
+    expect(await s.refusal(addGoods, kit(s.violin, s.setUp))).toBe('invalid')
+    expect(await s.refusal(addGoods, kit(s.violin, s.violin))).toBe('invalid')
+  })
+
   test('a kit may cost what its parts cost together', async () => {
     const kit = await s.run(addGoods, {
       code: 'KIT',
@@ -104,6 +121,74 @@ describe('prices', () => {
       totals: { tax: '0.00' },
       lines: [{ taxCode: 'ZERO' }],
     })
+  })
+
+  test('a charge typed on an invoice is taxed where the sale is delivered, and is income of charges', async () => {
+    const two = await s.run(addCustomer, {
+      name: 'Two Doors',
+      addresses: [
+        { kind: 'deliver-to', text: '2 Far Road', taxArea: 'OUT', isDefault: true },
+        { kind: 'deliver-to', text: '3 Near Road' },
+      ],
+    })
+    const incomeOfCharges = async () => (await sumRole(s.db, 'charges', s.today, 'USD')).minor
+    const before = await incomeOfCharges()
+    const sale = await s.answer(startSale, {
+      customerId: two,
+      deliverTo: '3 Near Road',
+      agreed: true,
+      lines: [{ description: 'Bow rehaired', quantity: '1', unitPrice: '70.00' }],
+    })
+    const bill = await s.answer(billSale, {
+      saleId: sale.id,
+      what: 'remaining',
+      charges: [{ description: 'Express', quantity: '1', unitPrice: '12.00' }],
+      issue: true,
+    })
+    // 82.00; 8.25 % of it is 6.765 → 6.77
+    expect(bill.totals).toEqual({ net: '82.00', tax: '6.77', gross: '88.77' })
+    expect((await incomeOfCharges()) - before).toBe(-1200n)
+    expect(await s.ties()).toEqual([])
+  })
+
+  test('who takes it along is taxed where they stand, wherever they have things delivered', async () => {
+    const far = await s.run(addCustomer, {
+      name: 'Far and Here',
+      addresses: [{ kind: 'deliver-to', text: '4 Far Road', taxArea: 'OUT' }],
+    })
+    const lines = [{ goodsId: s.rosin, quantity: '2' }]
+    // 25.00; 8.25 % of it is 2.0625
+    const sold = await s.answer(sellAtCounter, { customerId: far, lines, method: 'card' })
+    expect(sold.totals).toMatchObject({ net: '25.00', tax: '2.06' })
+    expect(await saleView(s.db, sold.saleId, business, s.today)).toMatchObject({ deliverTo: '' })
+    expect((await s.answer(startSale, { customerId: far, lines })).totals.tax).toBe('0.00')
+    const price = (inStore: boolean) =>
+      readPrice(s.db, { goodsId: s.rosin, quantity: decimal(1), customerId: far, inStore }, business, s.today)
+    expect(await price(true)).toMatchObject({ taxCode: 'STD', ownTaxCode: 'STD' })
+    expect(await price(false)).toMatchObject({ taxCode: 'ZERO', ownTaxCode: 'STD' })
+  })
+
+  test('a copy is taxed by how its customer stands that day', async () => {
+    const customerId = await s.run(addCustomer, {
+      name: 'Was Exempt',
+      taxExempt: true,
+      exemptNumber: 'EX-1',
+      exemptUntil: '2026-02-28',
+    })
+    const old = await s.answer(startSale, {
+      customerId,
+      on: '2026-02-20',
+      lines: [
+        { description: 'Rehair', quantity: '1', unitPrice: '80.00' },
+        { description: 'Abroad', quantity: '1', unitPrice: '20.00', taxCode: 'ZERO' },
+      ],
+    })
+    expect(old.totals.tax).toBe('0.00')
+    const copied = await s.answer(copySale, { saleId: old.id, on: '2026-03-02' })
+    // Their exemption ended; nothing says that what was sold untaxed by it is exempt itself.
+    expect(copied.lines.map((l) => l.taxCode)).toEqual(['STD', 'STD'])
+    const exemptOn = async (on: string) => (await customerView(s.db, customerId, business, day(on)))!.exempt
+    expect([await exemptOn('2026-02-28'), await exemptOn('2026-03-01')]).toEqual([true, false])
   })
 })
 

@@ -6,6 +6,8 @@ import { readQuickOffers } from '@/model/quickline/quickOffers'
 import { billSale } from '@/services/billing/billSale'
 import { addCustomer, changeCustomer } from '@/services/people/keepCustomer'
 import { handOver } from '@/services/sales/handOver'
+import { remind } from '@/services/chase/remind'
+import { offerSale } from '@/services/sales/offerSale'
 import { startSale } from '@/services/sales/startSale'
 import { openTestShop, type TestShop } from './shop'
 
@@ -122,8 +124,12 @@ describe('sales typed into the quick line', () => {
   })
 
   test('are mailed as what they are', async () => {
-    expect((await texts(`mail ${draft}`))[0]).toBe(`Mail the estimate of sale ${draft}`)
-    expect((await texts(`mail ${owed}`))[0]).toBe(`Mail the order confirmation of sale ${owed}`)
+    // What was never sent is sent first: its customer could not answer it.
+    expect(await offers(`mail ${draft}`)).toMatchObject([{ fill: `send ${draft}` }])
+    const sent = await s.answer(startSale, { customerId: s.customer, lines: [{ goodsId: s.rosin, quantity: '1' }] })
+    await s.run(offerSale, { saleId: sent.id })
+    expect((await texts(`email ${sent.number}`))[0]).toBe(`Email the estimate of sale ${sent.number}`)
+    expect((await texts(`mail ${owed}`))[0]).toBe(`Email the order confirmation of sale ${owed}`)
   })
 
   test('there are none of say so', async () => {
@@ -144,10 +150,15 @@ describe('people typed into the quick line', () => {
   test('are reminded where something is late', async () => {
     expect(await offers('remind hazel')).toMatchObject([
       {
-        text: 'Write a reminder to Hazel Adair',
+        text: 'Send a reminder to Hazel Adair',
         note: '108.25 is late; hazel@mail.example',
-        send: { path: '/post', body: { paper: 'reminder', paperId: s.customer } },
+        send: { path: `/customers/${s.customer}/reminders`, body: {} },
       },
+    ])
+    // It counts as every other: not again in its stage's time.
+    await s.run(remind, { customerId: s.customer })
+    expect(await offers('remind hazel')).toMatchObject([
+      { text: 'Hazel Adair was reminded lately', note: expect.stringMatching(/^again from /) },
     ])
     expect(await texts('remind hazlitt')).toEqual(['Nobody called “hazlitt” is late.'])
   })

@@ -189,6 +189,19 @@ describe('pick lists for all that can go', () => {
       ['', 'Rosin', '2', true],
     ])
   })
+  test('are made however many layaways wait for money before them', async () => {
+    await s.run(countStock, { lines: [{ goodsId: s.violin, counted: '102', unitCost: '500' }] })
+    for (let n = 0; n < 101; n++)
+      await s.run(startSale, {
+        customerId: s.customer,
+        agreed: true,
+        arrangement: { kind: 'layaway' },
+        lines: [{ goodsId: s.violin, quantity: '1' }],
+      })
+    const lines = [{ goodsId: s.violin, quantity: '1' }]
+    const last = await s.run(startSale, { customerId: s.customer, agreed: true, lines })
+    expect((await s.answer(startPicks, {})).picks.map((p) => p.saleId)).toContain(last)
+  })
 })
 
 describe('stock by age', () => {

@@ -3,13 +3,18 @@ import { sql } from 'drizzle-orm'
 import { sendPost } from '@/clockwork/postman'
 import { day, type Day } from '@/core/day'
 import { findBusiness, type Business } from '@/data/queries/business'
+import { listHeld } from '@/data/queries/held'
 import { listMailbox } from '@/data/queries/mailbox'
 import { listPost } from '@/data/queries/post'
 import { changeSettings } from '@/services/access/changeSettings'
 import { acceptOffer } from '@/services/customerPage/answerOffer'
+import { copySale } from '@/services/sales/copySale'
+import { offerSale } from '@/services/sales/offerSale'
+import { cancelSale } from '@/services/sales/closeSale'
+import { changeSale } from '@/services/sales/changeSale'
 import { settleCardPayment } from '@/services/money/cardPayment'
 import { changeGoods } from '@/services/goods/keepGoods'
-import { addPriceLevel } from '@/services/goods/priceLevels'
+import { addPriceLevel, addTaxArea } from '@/services/goods/priceLevels'
 import { addCustomer, changeCustomer } from '@/services/people/keepCustomer'
 import { orderBasket, putInBasket, tellBasket } from '@/services/shopfront/basket'
 import { saleView } from '@/model/sale/saleView'
@@ -106,6 +111,51 @@ describe('a stranger at the shopfront', () => {
     await s.run(acceptOffer, { token, version: 1, chosen: [], name: 'Orla Finch' })
     expect((await saleView(s.db, ordered.saleId, business, s.today))!.stands).toBe('agreed')
     expect((await listPost(s.db, { id: waiting!.id }, { limit: 1 }))[0]!.body).not.toContain(token)
+  })
+  test('an order the owner changed waits for their yes, also where the card pays what it came to before', async () => {
+    const secret = 'a-secret-of-somebody-new'
+    const basket = await basketOf(secret, { name: 'Ida Moss', email: 'ida@mail.example' }, s.rosin)
+    const ordered = await s.answer(orderBasket, { secret, turn: basket.turn, pay: 'card' })
+    await s.run(changeSale, { saleId: ordered.saleId, lines: [{ goodsId: s.rosin, quantity: '9' }] })
+    await s.answer(settleCardPayment, { reference: ordered.reference!, approved: true })
+    expect(await saleView(s.db, ordered.saleId, business, s.today)).toMatchObject({
+      stands: 'offered',
+      money: { held: '27.06' },
+      next: [{ action: 'confirm-order' }],
+    })
+    // Written again by the owner, it is an estimate like any other.
+    const again = await s.answer(copySale, { saleId: ordered.saleId })
+    await s.run(offerSale, { saleId: again.id })
+    expect(await saleView(s.db, again.id, business, s.today)).toMatchObject({ channel: 'phone', next: [] })
+  })
+  test('who pays an order that is called off meanwhile has their money on account', async () => {
+    const secret = 'a-secret-of-who-comes-late'
+    const basket = await basketOf(secret, { name: 'Lena Late', email: 'lena@mail.example' }, s.rosin)
+    const { saleId, reference } = await s.answer(orderBasket, { secret, turn: basket.turn, pay: 'card' })
+    await s.run(cancelSale, { saleId, reason: 'Sold out' })
+    expect(await s.answer(settleCardPayment, { reference: reference!, approved: true })).toMatchObject({
+      amount: '27.06',
+    })
+    const { customerId } = (await saleView(s.db, saleId, business, s.today))!
+    expect(await listHeld(s.db, { customerId }, 'USD')).toMatchObject([{ kind: 'account', amount: { minor: 2706n } }])
+    expect(await s.ties()).toEqual([])
+  })
+  test('pays what they saw, and looks again where a price changed since', async () => {
+    const secret = 'a-secret-of-who-looks-twice'
+    await s.run(addTaxArea, { code: 'OUT', name: 'Out of state', taxCode: 'ZERO' })
+    await s.run(addCustomer, {
+      name: 'Far Away',
+      email: 'far@mail.example',
+      addresses: [{ kind: 'deliver-to', text: '1 Far Road', taxArea: 'OUT' }],
+    })
+    const { turn, totals } = await basketOf(secret, { name: 'Far Away', email: 'far@mail.example' }, s.rosin)
+    const order = { secret, turn, total: totals.gross, pay: 'card' as const }
+    await s.run(changeGoods, { goodsId: s.rosin, price: '99.00' })
+    expect(await s.refusal(orderBasket, order)).toBe('basket-moved')
+    await s.run(changeGoods, { goodsId: s.rosin, price: '12.50' })
+    // Taxed as the shopfront said, also where the one whose address it is would be taxed otherwise.
+    const { saleId } = await s.answer(orderBasket, order)
+    expect(await saleView(s.db, saleId, business, s.today)).toMatchObject({ totals: { gross: totals.gross } })
   })
   test('so many orders from one address, and no more', async () => {
     const orderOnce = async (n: number) => {

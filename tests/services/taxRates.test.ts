@@ -10,9 +10,10 @@ import { takeReceipt } from '@/services/money/takeReceipt'
 import { readTrialBalance, taxView } from '@/model/books/books'
 import { readPlainTaxCodes } from '@/model/books/taxCodes'
 import { saleView } from '@/model/sale/saleView'
+import { addCustomer, changeCustomer } from '@/services/people/keepCustomer'
 import { changeSale } from '@/services/sales/changeSale'
 import { startSale } from '@/services/sales/startSale'
-import { draftTotals, emptyLine, fromSaved } from '@/ui/sale/lineDraft'
+import { draftTotals, emptyLine, fromSaved, IN_STORE } from '@/ui/sale/lineDraft'
 import { openTestShop, type TestShop } from './shop'
 import { readSheet } from '@/model/sale/readSheet'
 
@@ -173,6 +174,29 @@ test('a plan over bills at two rates shares its charge by what the sale comes to
   await everyDay()
 })
 
+test('what was agreed and partly invoiced keeps its tax where its customer is exempt by now; what is added is exempt', async () => {
+  const customerId = await s.run(addCustomer, { name: 'Soon Exempt' })
+  const sale = await s.answer(startSale, {
+    customerId,
+    agreed: true,
+    lines: [{ description: 'Cello, restored', quantity: '2', unitPrice: '500.00' }],
+  })
+  const [cello] = sale.lines
+  await s.run(billSale, { saleId: sale.id, what: { lines: [{ lineId: cello!.id, quantity: '1' }] }, issue: true })
+  await s.run(changeCustomer, { customerId, taxExempt: true, exemptNumber: 'EX-7' })
+  const lines = [
+    { lineId: cello!.id, description: cello!.description, quantity: '2', unitPrice: '500.00', taxCode: cello!.taxCode },
+    { description: 'Case', quantity: '1', unitPrice: '100.00', taxCode: cello!.taxCode },
+  ]
+  const changed = await s.answer(changeSale, { saleId: sale.id, lines })
+  expect(changed.lines.map((l) => l.taxCode)).toEqual([cello!.taxCode, 'EXEMPT'])
+  // The screen says the same before.
+  const codes = await readPlainTaxCodes(s.db, s.today)
+  const typed = [fromSaved(cello!, { agreed: true }), { ...emptyLine(cello!.taxCode), unitPrice: '100.00' }]
+  const settings = { currency: 'USD', pricesIncludeTax: false, roundPer: 'document' as const, codes, exempt: true }
+  expect(toDecimalString(draftTotals(typed, '', { ...settings, ...IN_STORE }).tax)).toBe(changed.totals.tax)
+})
+
 test('a change to what is agreed keeps the rates of the lines that stay', async () => {
   await newRates()
   const sale = await agreed('2026-03-01')
@@ -186,6 +210,7 @@ test('a change to what is agreed keeps the rates of the lines that stay', async 
     roundPer: 'document',
     codes,
     exempt: false,
+    ...IN_STORE,
   })
   expect([toDecimalString(shown.tax), toDecimalString(shown.gross)]).toEqual(['90.00', '1190.00'])
   const changed = await s.answer(changeSale, {

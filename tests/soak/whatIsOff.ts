@@ -2,7 +2,7 @@ import { addDays, type Day } from '@/core/day'
 import { cashIsOff, taxIsOff } from '../services/history/books'
 import { neverBelowZero, neverMiscounted, neverTooMuchCredited, notInvoicedIsOff } from '../services/history/limits'
 import { opensIntoOther } from '../services/history/opens'
-import { countsThatAreOff, looksThatAreOff } from '../services/history/looks'
+import { countsThatAreOff, looksThatAreOff, reworkedThatAreOff } from '../services/history/looks'
 import type { TestShop } from '../services/shop'
 import { findBusiness } from '@/data/queries/business'
 import { present } from '@/core/present'
@@ -42,6 +42,7 @@ export const whatIsOff = async (shop: TestShop, today: Day) => ({
   })),
   looks: await looksThatAreOff(shop, today, 300),
   counts: await countsThatAreOff(shop),
+  reworked: await reworkedThatAreOff(shop),
 })
 
 export const NOTHING_OFF = {
@@ -55,4 +56,5 @@ export const NOTHING_OFF = {
   opened: [],
   looks: [],
   counts: [],
+  reworked: [],
 }

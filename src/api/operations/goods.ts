@@ -93,6 +93,7 @@ export const goods = [
       customerId: idField.optional(),
       deliverTo: z.string().max(500).optional(),
       withTax: yesNo,
+      inStore: yesNo,
     }),
     ({ db, business, today, query }) => readPrice(db, { ...query, pricesIncludeTax: query.withTax }, business, today),
     'goods',

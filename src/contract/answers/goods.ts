@@ -71,6 +71,7 @@ export const goodsAnswers = {
     from: z.string(),
     pricesIncludeTax: z.boolean(),
     taxCode: z.string(),
+    ownTaxCode: z.string(),
     /** Null for work and charges: they lie on no shelf. */
     available: decimalText.nullable(),
     onTheWay: decimalText,

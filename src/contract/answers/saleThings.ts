@@ -191,6 +191,8 @@ export const sale = z.object({
   yesHow: z.string(),
   copiedFromId: z.int().nullable(),
   pricesIncludeTax: z.boolean(),
+  /** Which one it is: told with a change, so that nothing that was changed since is overwritten. */
+  edition: z.string(),
   arrangement: z.object({
     kind: z.string(),
     net: z.int().optional(),

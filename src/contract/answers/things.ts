@@ -52,6 +52,7 @@ export const customer = standing.extend({
     discountDays: z.int().nullable().optional(),
   }),
   taxExempt: z.boolean(),
+  exempt: z.boolean(),
   exemptNumber: z.string(),
   exemptUntil: dayText.nullable(),
   priceLevel: z.string(),

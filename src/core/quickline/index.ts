@@ -1,1 +1,1 @@
-export { readQuickLine, QUICK_VERBS, SALE_VERBS, type QuickIntent, type SaleVerb } from './readQuickLine'
+export { readQuickLine, QUICK_VERBS, type QuickIntent, type SaleVerb } from './readQuickLine'

@@ -21,39 +21,47 @@ export type QuickIntent =
   | { readonly verb: 'remind'; readonly who: string }
   | { readonly verb: 'find'; readonly text: string }
 
-/** What can be done with a sale by its number. */
-export const SALE_VERBS = ['offer', 'agree', 'hand over', 'bill', 'copy', 'mail'] as const
-export type SaleVerb = (typeof SALE_VERBS)[number]
+export type SaleVerb = 'offer' | 'agree' | 'hand over' | 'bill' | 'copy' | 'mail'
+
+/** What can be done with a sale by its number, as it may be typed; the first of each is what is proposed. */
+const SALE_VERBS: readonly (readonly [SaleVerb, typed: readonly [string, ...string[]]])[] = [
+  ['offer', ['send', 'offer']],
+  ['agree', ['accept', 'agree']],
+  ['hand over', ['hand over']],
+  ['bill', ['invoice', 'bill']],
+  ['copy', ['copy']],
+  ['mail', ['email', 'mail']],
+]
+const TYPED: ReadonlyMap<string, SaleVerb> = new Map(
+  SALE_VERBS.flatMap(([verb, typed]) => typed.map((t) => [t, verb] as const)),
+)
+const SALE_LINE = new RegExp(`^(${[...TYPED.keys()].join('|')}) (\\d{1,9})$`, 'i')
 
 /** Every verb with how it goes on, for completing while it is typed. */
 export const QUICK_VERBS: readonly (readonly [verb: string, example: string])[] = [
   ['take', 'take 250 cash from …'],
   ['estimate', 'estimate …: 2 rosin, 1 rehair'],
   ['order', 'order …: cello case'],
-  ['offer', 'offer 1042'],
-  ['agree', 'agree 1042'],
   ['decline', 'decline 1042: too dear'],
-  ['hand over', 'hand over 1042'],
-  ['bill', 'bill 1042'],
-  ['copy', 'copy 1042'],
-  ['mail', 'mail 1042'],
+  ...SALE_VERBS.map(([, [typed]]) => [typed, `${typed} 1042`] as const),
   ['remind', 'remind …'],
   ['customer', 'customer Ines Marlowe ines@mail.example'],
 ]
 
 /**
  * Reads what was typed: `take 250 cash from Adair`, `take 12*45 from Adair` (cash when no method is said),
- * `estimate Adair: 2 rosin, 1 rehair`, `order Adair: cello case`, `agree 1042`, `decline 1042: too dear`, `customer Ines
+ * `estimate Adair: 2 rosin, 1 rehair`, `order Adair: cello case`, `accept 1042`, `decline 1042: too dear`, `customer Ines
  * Marlowe ines@mail.example`, `remind Adair`. Everything else is something to find. Case is ignored;
  * a thing without a number is one of it.
  */
 export const readQuickLine = (typed: string): QuickIntent => {
   const text = typed.trim().replace(/\s+/g, ' ')
-  const take = /^take (\S+)(?: (cash|card|cheque|transfer))? from (.+)$/i.exec(text)
+  const take = /^take (\S+)(?: (cash|card|check|cheque|transfer))? from (.+)$/i.exec(text)
   if (take) {
     const amount = evaluateAmount(present(take[1]))
     if (amount.ok && amount.value.gt(0)) {
-      const method = (take[2]?.toLowerCase() ?? 'cash') as 'cash' | 'card' | 'cheque' | 'transfer'
+      const said = take[2]?.toLowerCase() ?? 'cash'
+      const method = said === 'check' ? 'cheque' : (said as 'cash' | 'card' | 'cheque' | 'transfer')
       return { verb: 'take', amount: toFourPlaces(amount.value), method, who: present(take[3]) }
     }
   }
@@ -66,8 +74,8 @@ export const readQuickLine = (typed: string): QuickIntent => {
       .map(readThing)
     return { verb: present(write[1]).toLowerCase() as 'estimate' | 'order', who: present(write[2]).trim(), lines }
   }
-  const sale = /^(offer|agree|hand over|bill|copy|mail) (\d{1,9})$/i.exec(text)
-  if (sale) return { verb: present(sale[1]).toLowerCase() as SaleVerb, sale: present(sale[2]) }
+  const sale = SALE_LINE.exec(text)
+  if (sale) return { verb: present(TYPED.get(present(sale[1]).toLowerCase())), sale: present(sale[2]) }
   const decline = /^decline (\d{1,9})(?:\s*:\s*(.*))?$/i.exec(text)
   if (decline) return { verb: 'decline', sale: present(decline[1]), reason: decline[2] ?? '' }
   const customer = /^customer (.+?)(?: (\S+@\S+))?$/i.exec(text)

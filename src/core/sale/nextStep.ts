@@ -44,6 +44,8 @@ export interface SaleOutlook extends Omit<SaleStanding, 'lines'> {
   /** Ordered on the shopfront: it waits for the owner's yes, nobody is asked again. */
   readonly ordered: boolean
   readonly sentOn: Day | null
+  /** Its estimate was changed since it was sent: its customer cannot answer it until it is sent anew. */
+  readonly reworked: boolean
   readonly wantedBy: Day | null
   readonly total: Money
   readonly readyToBillAmount: Money
@@ -71,9 +73,9 @@ export interface SaleOutlook extends Omit<SaleStanding, 'lines'> {
 }
 
 /**
- * A count with its word.
+ * A count, with as many places as it has.
  *
- * @example units(decimal(1)): 1 unit
+ * @example units(decimal('1.50')): 1.5
  */
 export const units = (n: Decimal): string => n.toString()
 

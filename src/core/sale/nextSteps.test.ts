@@ -33,6 +33,7 @@ const SALE: SaleOutlook = {
   startedOn: day('2026-02-20'),
   ordered: false,
   sentOn: null,
+  reworked: false,
   wantedBy: null,
   total: usd('1080.00'),
   readyToBillAmount: none,
@@ -96,6 +97,15 @@ describe('an estimate', () => {
     ['and no longer', '2026-05-01', []],
   ])('%s', (_, today, expected) => {
     expect(told(offered, day(today))).toEqual(expected)
+  })
+
+  test('that was changed since is sent again, at once; an order from the shopfront is confirmed', () => {
+    const reworked = { ...offered, reworked: true }
+    expect(told(reworked, day('2026-03-15')).join()).toMatch(/^offer: Changed since it was sent 15 Mar 2026: .*again/)
+    expect(told(reworked, day('2026-04-01'))).toEqual(['renew: Estimate expired on 31 Mar 2026 (1080.00)'])
+    expect(told({ ...reworked, ordered: true }, day('2026-03-15'))).toEqual([
+      'confirm-order: Ordered online and changed since, waiting for your confirmation (1080.00)',
+    ])
   })
 
   test('that was ordered online waits for a yes, paid or not', () => {

@@ -104,7 +104,19 @@ const offerSteps = (sale: SaleOutlook, stands: 'offered' | 'lapsed', today: Day)
         action: 'confirm-order',
         why: isPositiveMoney(sale.held)
           ? 'Ordered and paid online, waiting for your confirmation'
-          : 'Ordered online, waiting for your confirmation or the customer’s',
+          : sale.reworked
+            ? 'Ordered online and changed since, waiting for your confirmation'
+            : 'Ordered online, waiting for your confirmation or the customer’s',
+        amount: sale.total,
+        quantity: null,
+        since: sentOn,
+      },
+    ]
+  if (sale.reworked)
+    return [
+      {
+        action: 'offer',
+        why: `Changed since it was sent ${formatDay(sentOn)}: the customer cannot answer until it is sent again`,
         amount: sale.total,
         quantity: null,
         since: sentOn,

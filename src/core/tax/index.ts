@@ -12,3 +12,5 @@ export { computeTax, type TaxedAmount, type TaxedDocument, type TaxSettings, typ
 export { shareTax, type ComponentTax, type SharedTax } from './shareTax'
 export * from './taxReturn'
 export { changeOfTax, ownTax, type BilledLine, type OwnTaxCode } from './ownTax'
+export { taxAreaAt, type AreaAddress } from './taxAreaAt'
+export { pickTax } from './pickTax'

@@ -10,6 +10,7 @@ export interface CardPaymentRow {
   readonly reference: string
   readonly customerId: number
   readonly saleId: number | null
+  readonly dueId: number | null
   readonly amount: Money
   readonly state: 'asked' | 'approved' | 'refused'
   readonly why: string
@@ -22,6 +23,15 @@ export const insertCardPayment = insertOne(cardPayment)
 export const lockCardPayment = async (db: Db, reference: string, currency: string): Promise<CardPaymentRow | null> => {
   const [row] = await db.select().from(cardPayment).where(eq(cardPayment.reference, reference)).for('update')
   return row ? { ...row, amount: money(row.amount, currency) } : null
+}
+
+/** What a kept card was asked for a due and has not answered yet, if anything. */
+export const findAskedForDue = async (db: Db, dueId: number, currency: string) => {
+  const [row] = await db
+    .select({ reference: cardPayment.reference, amount: cardPayment.amount })
+    .from(cardPayment)
+    .where(and(eq(cardPayment.dueId, dueId), eq(cardPayment.state, 'asked')))
+  return row ? { reference: row.reference, amount: money(row.amount, currency) } : null
 }
 
 export const updateCardPayment = async (

@@ -134,8 +134,10 @@ export const listToCollect = async (db: Db, today: Day, retryAfterDays: number):
   (
     await db.execute<{ due_id: number; plan_id: number; card: string }>(sql`
       select d.id as due_id, p.id as plan_id, p.card from plan p join due d on d.plan_id = p.id
-       where p.ended_on is null and p.card <> '' and d.filled < d.amount and d.due_on <= ${today}
-         and not exists (select from collection c where c.due_id = d.id and c.on_day > ${today}::date - ${retryAfterDays}::int)
+       where p.card <> ''
+         and (exists (select from card_payment a where a.due_id = d.id and a.state = 'asked')
+           or p.ended_on is null and d.filled < d.amount and d.due_on <= ${today}
+             and not exists (select from collection c where c.due_id = d.id and c.on_day > ${today}::date - ${retryAfterDays}::int))
        order by d.due_on, d.id`)
   ).map((r) => ({ dueId: r.due_id, planId: r.plan_id, card: r.card }))
 

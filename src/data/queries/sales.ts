@@ -35,6 +35,7 @@ export interface SaleRow {
   readonly rateShift: Money
   readonly sentOn: Day | null
   readonly validUntil: Day | null
+  readonly reworked: boolean
   readonly agreedOn: Day | null
   readonly purchaseOrder: string
   readonly wantedBy: Day | null

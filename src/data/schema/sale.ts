@@ -47,6 +47,8 @@ export const sale = pgTable(
       .default(sql`0`),
     sentOn: onDay(),
     validUntil: onDay(),
+    /** An estimate that is out and was changed since: nobody answers it until it is sent anew. A cache, as those below. */
+    reworked: boolean().notNull().default(false),
     agreedOn: onDay(),
     purchaseOrder: text().notNull().default(''),
     wantedBy: onDay(),

@@ -1,8 +1,8 @@
 import { sql } from 'drizzle-orm'
-import { check, index, integer, pgTable, text, timestamp, unique } from 'drizzle-orm/pg-core'
+import { check, index, integer, pgTable, text, timestamp, unique, uniqueIndex } from 'drizzle-orm/pg-core'
 import { fourPlaces, identity, minor, onDay } from './columns'
 import { goods } from './goods'
-import { receipt } from './money'
+import { due, receipt } from './money'
 import { customer } from './people'
 import { sale } from './sale'
 
@@ -54,6 +54,8 @@ export const cardPayment = pgTable(
       .notNull()
       .references(() => customer.id),
     saleId: integer().references(() => sale.id),
+    /** The row of a plan that a card kept for it pays. */
+    dueId: integer().references(() => due.id),
     amount: minor().notNull(),
     state: text({ enum: ['asked', 'approved', 'refused'] })
       .notNull()
@@ -65,5 +67,12 @@ export const cardPayment = pgTable(
       .unique()
       .references(() => receipt.id),
   },
-  (t) => [index('card_payment_customer').on(t.customerId), check('card_payment_positive', sql`${t.amount} > 0`)],
+  (t) => [
+    index('card_payment_customer').on(t.customerId),
+    // Of a row one payment at a time: what nobody answered yet is asked for again, by the same reference.
+    uniqueIndex('card_payment_due_asked')
+      .on(t.dueId)
+      .where(sql`${t.state} = 'asked'`),
+    check('card_payment_positive', sql`${t.amount} > 0`),
+  ],
 )

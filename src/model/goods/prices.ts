@@ -5,7 +5,7 @@ import type { Db } from '@/data/connect'
 import type { Business } from '@/data/queries/business'
 import { findCustomer } from '@/data/queries/customers'
 import { listPriceLevels, listTaxAreas } from '@/data/queries/prices'
-import { rateOn } from '@/core/tax'
+import { rateOn, pickTax } from '@/core/tax'
 import { listTaxCodes } from '@/data/queries/taxCodes'
 import { readPricing } from './pricing'
 import { readGoods } from './goods'
@@ -19,6 +19,8 @@ export const readPrice = async (
     quantity: Decimal
     customerId?: number
     deliverTo?: string
+    /** They take it along: no delivery address picks the tax. */
+    inStore?: boolean
     pricesIncludeTax?: boolean
   },
   business: Business,
@@ -29,10 +31,10 @@ export const readPrice = async (
   const customer = wish.customerId ? await findCustomer(db, wish.customerId, business.currency) : null
   const codes = await listTaxCodes(db)
   const own = present(codes.find((c) => c.id === standing.goods.taxCodeId))
-  const areaCode = customer ? (await readAreaCode(db, customer.id))(wish.deliverTo ?? '') : undefined
+  const areaCode = customer && !wish.inStore ? (await readAreaCode(db, customer.id))(wish.deliverTo ?? '') : undefined
   const exempt = customer && isExempt(customer, today) ? codes.find((c) => c.treatment === 'exempt') : undefined
-  const named = exempt ?? (own.treatment === 'taxed' ? codes.find((c) => c.id === areaCode) : undefined) ?? own
-  const taxCode = rateOn(codes, named.id, today)
+  const byArea = codes.find((c) => c.id === areaCode)
+  const taxCode = rateOn(codes, pickTax({ exempt, byArea, own }).id, today)
   const pricing = await readPricing(db, [standing.goods], business, {
     level: customer?.priceLevel ?? '',
     pricesIncludeTax: wish.pricesIncludeTax,
@@ -44,6 +46,8 @@ export const readPrice = async (
     from: priced.from,
     pricesIncludeTax: pricing.pricesIncludeTax,
     taxCode: taxCode.code,
+    /** Its own, whoever takes it wherever. */
+    ownTaxCode: own.code,
     /** Null for work and charges: they lie on no shelf. */
     available: standing.goods.kind === 'stock' || standing.goods.kind === 'kit' ? standing.available.toString() : null,
     onTheWay: standing.onTheWay.toString(),

@@ -1,6 +1,7 @@
 import { listAccountRefunds } from '@/data/queries/refund'
 import { present } from '@/core/present'
 import type { Day } from '@/core/day'
+import { isExempt } from './taxOf'
 import { toDecimalString } from '@/core/money'
 import { daysToPay } from '@/core/receivables'
 import type { Db } from '@/data/connect'
@@ -67,6 +68,8 @@ export const customerView = async (db: Db, id: number, business: Business, today
         : {}),
     },
     taxExempt: customer.taxExempt,
+    /** Whether their exemption holds today. */
+    exempt: isExempt(customer, today),
     exemptNumber: customer.exemptNumber,
     exemptUntil: customer.exemptUntil,
     priceLevel: customer.priceLevel,

@@ -1,5 +1,6 @@
 import { type Customer, listAddresses } from '@/data/queries/customers'
 import type { Day } from '@/core/day'
+import { taxAreaAt } from '@/core/tax'
 import type { Db } from '@/data/connect'
 import { listTaxAreas } from '@/data/queries/prices'
 
@@ -9,11 +10,7 @@ export const isExempt = (customer: Pick<Customer, 'taxExempt' | 'exemptUntil'>, 
 
 /** The tax code that what is taxed takes where it is delivered: by the address's tax area, if it has one. */
 export const readAreaCode = async (db: Db, customerId: number): Promise<(deliverTo: string) => number | undefined> => {
-  const addresses = (await listAddresses(db, customerId)).filter((a) => a.kind === 'deliver-to')
+  const addresses = await listAddresses(db, customerId)
   const areas = addresses.some((a) => a.taxArea !== '') ? await listTaxAreas(db) : []
-  const usual = addresses.find((a) => a.isDefault) ?? addresses[0]
-  return (deliverTo) => {
-    const area = (addresses.find((a) => a.text === deliverTo) ?? usual)?.taxArea
-    return areas.find((a) => a.code === area)?.taxCodeId
-  }
+  return (deliverTo) => areas.find((a) => a.code === taxAreaAt(addresses, deliverTo))?.taxCodeId
 }

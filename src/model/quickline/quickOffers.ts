@@ -1,10 +1,11 @@
 import type { QuickOffer } from '@/contract/quickOffer'
 import { PAGES } from '@/contract/places'
 import { present } from '@/core/present'
-import { QUICK_VERBS, readQuickLine, type SaleVerb } from '@/core/quickline'
-import { formatMoney, parseMoney, type Money } from '@/core/money'
+import { METHOD_NAMES, statusName } from '@/core/names'
+import { QUICK_VERBS, readQuickLine, type QuickIntent, type SaleVerb } from '@/core/quickline'
+import { formatMoney, isPositiveMoney, parseMoney, type Money } from '@/core/money'
 import { dueInSentence } from '@/core/receipt'
-import type { Day } from '@/core/day'
+import { formatDay, type Day } from '@/core/day'
 import type { Db } from '@/data/connect'
 import type { Business } from '@/data/queries/business'
 import { listCustomers, type CustomerStanding } from '@/data/queries/customers'
@@ -17,6 +18,8 @@ import { readLookAlikes } from '@/model/people/lookAlikes'
 import { readDepositsAsked } from '@/model/receivables/depositsAsked'
 import { fillOldestOn } from '@/model/receipt/fillOldestOn'
 import { listOpenDues } from '@/data/queries/due'
+import { readNextReminder } from '@/model/receivables/nextReminder'
+import type { Glance } from '@/model/sale/glance'
 import { readGlances } from '@/model/sale/readGlances'
 import { readStories } from '@/model/sale/readStories'
 
@@ -25,6 +28,10 @@ interface Where {
   readonly business: Business
   readonly today: Day
 }
+
+/** Where a sale stands, as its stamp says it. */
+const standingOf = ({ stands, open }: Pick<Glance, 'stands' | 'open'>): string =>
+  statusName(stands, isPositiveMoney(open)).toLowerCase()
 
 /** As whoever types writes it: the straight mark is as good as the curved one. */
 const plain = (name: string): string => name.toLowerCase().replaceAll('’', "'")
@@ -56,8 +63,8 @@ const offerCustomer = async (
   return [
     ...alike.map((a) => ({ text: `${a.name} is there already`, note: a.why, go: `/people/${a.id}` })),
     {
-      text: `Add ${name} to your people`,
-      note: email || 'without an e-mail address for now',
+      text: `Add ${name} as a customer`,
+      note: email || 'no email address yet',
       send: {
         path: '/customers',
         body: { name, ...(email ? { email } : {}) },
@@ -72,20 +79,21 @@ const offerToRemind = async (where: Where, who: string): Promise<QuickOffer[]> =
   const people = (await customersNamed(where, who)).filter((c) => c.late.minor > 0n)
   if (people.length === 0)
     return [{ text: `Nobody called “${who}” is late.`, note: 'Look at Owed.', go: '/owed?show=late' }]
-  return people.map((c) => ({
-    text: `Write a reminder to ${c.name}`,
-    note: `${formatMoney(c.late)} is late; ${c.email || 'no e-mail address yet'}`,
-    ...(c.email
-      ? {
-          send: {
-            path: '/post',
-            body: { paper: 'reminder', paperId: c.id },
-            said: `A reminder to ${c.name} goes out`,
-            thenTo: '/post',
-          },
-        }
-      : { go: `/people/${c.id}/edit` }),
-  }))
+  return Promise.all(
+    people.map(async (c): Promise<QuickOffer> => {
+      const note = `${formatMoney(c.late)} is late; ${c.email || 'no email address yet'}`
+      if (!c.email) return { text: `Add an email address of ${c.name}`, note, go: `/people/${c.id}/edit` }
+      const next = await readNextReminder(where.db, c.id, where.business, where.today)
+      // Once in a stage's time, as everywhere.
+      return next?.wait
+        ? { text: `${c.name} was reminded lately`, note: `again from ${formatDay(next.wait)}`, go: `/people/${c.id}` }
+        : {
+            text: `Send a reminder to ${c.name}`,
+            note,
+            send: { path: `/customers/${c.id}/reminders`, body: {}, said: `A reminder to ${c.name} goes out` },
+          }
+    }),
+  )
 }
 
 /** What each verb does with a sale, told beforehand; what cannot be done now says why when it is tried. */
@@ -97,7 +105,7 @@ const offerWithSale = async (
   const [story] = id === null ? [] : await readStories(db, [id], business, today)
   if (!story) return [{ text: `There is no sale ${intent.sale}.`, note: 'Type its number, or words of it to find it.' }]
   const { sale } = story
-  const what = `${sale.customerName}: ${sale.title}, ${formatMoney(story.bar.total)}, ${story.stands}`
+  const what = `${sale.customerName}: ${sale.title}, ${formatMoney(story.bar.total)}, ${standingOf(story)}`
   const path = `/sales/${sale.id}`
   const to = { thenTo: '/sales', said: `Sale ${sale.number}` }
   const act = (
@@ -121,9 +129,9 @@ const offerWithSale = async (
   ]
   switch (intent.verb) {
     case 'offer':
-      return act('Send the estimate of sale', '/offer', {}, 'is offered')
+      return act('Send the estimate of sale', '/offer', {}, 'is sent')
     case 'agree':
-      return act('They agree to sale', '/agree', {}, 'is agreed')
+      return act('Customer accepted sale', '/agree', {}, 'is ordered')
     case 'hand over':
       return act('Hand over everything in stock for sale', '/handovers', {}, 'is handed over', '/handovers')
     case 'bill':
@@ -137,9 +145,12 @@ const offerWithSale = async (
     case 'copy':
       return act('Copy sale', '/copy', {}, 'is copied')
     case 'mail':
+      // What goes with a letter is what its customer can answer.
+      if (!sale.agreedOn && (!sale.sentOn || sale.reworked))
+        return [{ text: `Send the estimate of sale ${sale.number} first`, note: what, fill: `send ${sale.number}` }]
       return [
         {
-          text: `Mail the ${sale.agreedOn ? 'order confirmation' : 'estimate'} of sale ${sale.number}`,
+          text: `Email the ${sale.agreedOn ? 'order confirmation' : 'estimate'} of sale ${sale.number}`,
           note: what,
           send: {
             path: '/post',
@@ -152,17 +163,14 @@ const offerWithSale = async (
     case 'decline':
       return intent.reason === ''
         ? [{ text: `Why is sale ${sale.number} declined?`, note: what, fill: `decline ${sale.number}: ` }]
-        : act('They declined sale', '/decline', { reason: intent.reason }, 'is declined')
+        : act('Customer declined sale', '/decline', { reason: intent.reason }, 'is declined')
   }
 }
 
 const customersNamed = ({ db, business, today }: Where, who: string): Promise<CustomerStanding[]> =>
   listCustomers(db, { search: who }, { limit: 4 }, { today, currency: business.currency })
 
-const offerToTake = async (
-  where: Where,
-  intent: { amount: string; method: string; who: string },
-): Promise<QuickOffer[]> => {
+const offerToTake = async (where: Where, intent: Extract<QuickIntent, { verb: 'take' }>): Promise<QuickOffer[]> => {
   const { business } = where
   const amount = parseMoney(intent.amount, business.currency)
   if (!amount.ok) return [{ text: `${intent.amount} is not an amount in ${business.currency}.` }]
@@ -177,7 +185,7 @@ const offerToTake = async (
     ]
   return Promise.all(
     people.map(async (c) => ({
-      text: `Take ${formatMoney(amount.value)} ${intent.method} from ${c.name}`,
+      text: `Take ${formatMoney(amount.value)} ${METHOD_NAMES[intent.method].toLowerCase()} from ${c.name}`,
       note: await whatItPays(where, c, amount.value),
       send: {
         path: '/receipts',
@@ -238,7 +246,7 @@ const offerToWrite = async (
       send: {
         path: '/sales',
         body: { customerId: c.id, lines, ...(agreed ? { agreed } : {}) },
-        said: `${agreed ? 'Agreed with' : 'Written down for'} ${c.name}`,
+        said: `${agreed ? 'Order' : 'Estimate'} for ${c.name}`,
         thenTo: '/sales',
       },
     })),
@@ -275,7 +283,7 @@ const offerToFind = async (where: Where, text: string): Promise<QuickOffer[]> =>
     })),
     ...sales.map((s) => ({
       text: `Sale ${s.sale.number}: ${s.sale.title}`,
-      note: `${s.sale.customerName}, ${s.stands}, ${formatMoney(s.bar.total)}`,
+      note: `${s.sale.customerName}, ${standingOf(s)}, ${formatMoney(s.bar.total)}`,
       go: `/sales/${s.sale.id}`,
     })),
     ...goods.map((g) => ({ text: g.name, note: g.code, go: `/goods/${g.id}` })),

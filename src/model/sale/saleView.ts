@@ -1,6 +1,7 @@
 import type { Day } from '@/core/day'
 import { money as m, roundToMoney, subtractMoney, toDecimalString, ZERO, type Decimal, type Money } from '@/core/money'
 import type { TrailLine } from '@/core/sale'
+import { editionOf } from './edition'
 import type { Db } from '@/data/connect'
 import { sumEarnedOfSale } from '@/data/queries/profit'
 import { findGoods } from '@/data/queries/goods'
@@ -142,6 +143,7 @@ const viewOfStory = (s: Story, trail: readonly TrailLine[], names: ReadonlyMap<n
   copiedFromId: s.sale.copiedFromId,
   pricesIncludeTax: s.sale.pricesIncludeTax,
   arrangement: s.sale.arrangement,
+  edition: editionOf(s.sale, s.lines),
   lines: s.lines.map((l) => lineView(s, l, names)),
   ...figuresView(s),
   next: s.next.map((n) => ({

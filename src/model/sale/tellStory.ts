@@ -169,6 +169,7 @@ const outlookOf = (f: Facts, { totals, lines, money, depositAsked, layaway, late
     startedOn: sale.startedOn,
     ordered: sale.channel === 'shopfront',
     sentOn: sale.sentOn,
+    reworked: sale.reworked,
     wantedBy: sale.wantedBy,
     total: money.total,
     readyToBillAmount: readyAmount(lines, totals, currency),

@@ -33,9 +33,12 @@ const statementIn = (w: Work, bytes: Uint8Array, account: BankAccountRow): State
   return file.read.value
 }
 
-/** Lines that a rule of the owner posts by itself; one that cannot be posted on its day stays open. */
-const postByRule = async (w: Work, statementId: number): Promise<void> => {
-  const rules = (await listBankRules(w.tx)).filter((r) => r.always)
+/**
+ * Lines that a rule of the owner posts by itself; one that cannot be posted on its day stays open. What a rule says of another
+ * account is no news on that account's own statement.
+ */
+const postByRule = async (w: Work, statementId: number, { accountId }: BankAccountRow): Promise<void> => {
+  const rules = (await listBankRules(w.tx)).filter((r) => r.always && r.accountId !== accountId)
   if (rules.length === 0) return
   for (const line of await listLines(w.tx, { statementId }, w.currency)) {
     const rule = rules.find((r) => line.text.toLowerCase().includes(r.contains.toLowerCase()))
@@ -82,7 +85,7 @@ export const bringStatement = async (
   await updateStatement(w.tx, id, { doubles: read.lines.length - written })
   if (account.number === '' && read.account !== '')
     await updateBankAccount(w.tx, account.id, { number: plain(read.account) })
-  await postByRule(w, id)
+  await postByRule(w, id, account)
   return id
 }
 

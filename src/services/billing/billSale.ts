@@ -1,21 +1,15 @@
 import { billSaleInput } from '@/contract/inputs/billing/billSale'
 import { present } from '@/core/present'
-import type { z } from 'zod'
 import { planBilling, type BillWish } from '@/core/sale'
-import { findCustomer } from '@/data/queries/customers'
 import { insertInvoice } from '@/data/queries/invoices'
-import { defineCommand, draftDay, paperDay, type Work } from '../command'
-import type { lines as newLines } from '@/contract/lines'
+import { defineCommand, draftDay, paperDay } from '../command'
 import { readArrangement } from '@/contract/arrangement'
 import { refuse } from '@/contract/refuse'
-import { fillLines } from '../sales/fillLines'
-import { keepVersion } from '../sales/keepVersion'
+import { addCharges } from '../sales/addCharges'
 import { refreshSale } from '../sales/refreshSale'
 import { mustBeAgreed, takeSale, type LockedSale } from '../sales/saleWork'
-import { lineRow } from '../sales/startSale'
 import { draftBill } from './draftBill'
 import { issueBill } from './issueBill'
-import { insertSaleLines } from '@/data/queries/saleLine'
 import { invoiceView } from '@/model/invoice/invoiceView'
 
 /** Turns the owner's wish into lines and quantities, or says why not. */
@@ -29,19 +23,6 @@ export const planBill = (locked: LockedSale, wish: BillWish) => {
     : refuse(e.code === 'nothing-to-bill' ? e : { code: e.code, line: nameOf(e.lineId), left: e.left, asked: e.asked })
 }
 
-const addCharges = async (w: Work, locked: LockedSale, charges: z.output<typeof newLines>): Promise<number[]> => {
-  const customer = present(await findCustomer(w.tx, locked.sale.customerId, w.currency))
-  const filled = (
-    await fillLines(w, charges, { customer, on: w.today, pricesIncludeTax: locked.sale.pricesIncludeTax })
-  ).map((l) => (l.goodsId === null ? { ...l, kind: 'charge' as const } : l))
-  const ids = await insertSaleLines(
-    w.tx,
-    filled.map((l, i) => lineRow(locked.sale.id, locked.lines.length + i, l, true)),
-  )
-  await keepVersion(w, await refreshSale(w, locked.sale.id), { kind: 'changed', on: w.today })
-  return ids
-}
-
 /** Bills a sale: what was handed over, what remains, a percentage, or chosen quantities; as a draft or issued at once. */
 export const billSale = defineCommand(
   'bill-sale',
@@ -51,7 +32,7 @@ export const billSale = defineCommand(
     mustBeAgreed(locked)
     if (readArrangement(locked.sale.arrangement).kind === 'layaway') refuse({ code: 'layaway-billed-at-handover' })
     const onDay = issue ? paperDay(w, given) : draftDay(w, given)
-    const chargeIds = charges && charges.length > 0 ? await addCharges(w, locked, charges) : []
+    const chargeIds = charges && charges.length > 0 ? await addCharges(w, locked, charges, { on: onDay }) : []
     const before = locked
     if (chargeIds.length > 0) locked = await takeSale(w, saleId)
     const extra = chargeIds.map((lineId) => ({

@@ -20,6 +20,7 @@ const takeOffered = async (w: Work, token: string, version?: number): Promise<Lo
   const locked = await takeSale(w, page.saleId)
   const { sale } = locked
   if (sale.agreedOn || sale.closedAs || !sale.sentOn) refuse({ code: 'not-offered' })
+  if (sale.reworked) refuse({ code: 'offer-reworked' })
   if (sale.validUntil && sale.validUntil < w.today) refuse({ code: 'offer-lapsed', on: sale.validUntil })
   if (version !== undefined && (await listVersions(w.tx, sale.id)).at(-1)?.n !== version)
     refuse({ code: 'newer-offer' })
@@ -59,7 +60,7 @@ export const previewChoice = defineCommand('preview-choice', previewChoiceInput,
   }
 })
 
-/** The customer says acceptOfferInput on their own page, to what they chose. The estimate is an order from then on. */
+/** The customer says yes on their own page, to what they chose. The estimate is an order from then on. */
 export const acceptOffer = defineCommand('accept-offer', acceptOfferInput, async (w, answer) => {
   const locked = await takeOffered(w, answer.token, answer.version)
   const lines = chooseLines(locked, answer.chosen)
@@ -76,11 +77,11 @@ export const acceptOffer = defineCommand('accept-offer', acceptOfferInput, async
   return { id: locked.sale.id, answer: async () => ({ agreed: true }) }
 })
 
-/** The customer says refuseOfferInput on their own page. */
+/** The customer says no on their own page. */
 export const refuseOffer = defineCommand('refuse-offer', refuseOfferInput, async (w, answer) => {
   const locked = await takeOffered(w, answer.token, answer.version)
   await updateSale(w.tx, locked.sale.id, { yesBy: answer.name, yesHow: 'on their page' })
-  await closeIn(w, locked, 'declined', { on: w.today, reason: answer.reason || 'said refuseOfferInput on their page' })
+  await closeIn(w, locked, 'declined', { on: w.today, reason: answer.reason || 'said no on their page' })
   await refreshSale(w, locked.sale.id)
   return { id: locked.sale.id, answer: async () => ({ agreed: false }) }
 })

@@ -38,17 +38,14 @@ export interface PageLine {
   readonly pictureFileId: number | null
 }
 
-const pageSale = async (db: Db, story: Story, business: Business) => {
+const pageSale = async (db: Db, story: Story, version: number, business: Business) => {
   const { sale, totals } = story
   const { currency } = business
   const agreed = sale.agreedOn !== null
-  const [versions, goods] = await Promise.all([
-    listVersions(db, sale.id),
-    findGoods(
-      db,
-      story.lines.flatMap((l) => (l.goodsId === null ? [] : [l.goodsId])),
-    ),
-  ])
+  const goods = await findGoods(
+    db,
+    story.lines.flatMap((l) => (l.goodsId === null ? [] : [l.goodsId])),
+  )
   return {
     id: sale.id,
     number: sale.number,
@@ -59,7 +56,7 @@ const pageSale = async (db: Db, story: Story, business: Business) => {
     validUntil: sale.validUntil,
     wantedBy: sale.wantedBy,
     agreedOn: sale.agreedOn,
-    version: versions.at(-1)?.n ?? 0,
+    version,
     conditions: business.conditions,
     lines: story.lines
       .filter((l) => !agreed || l.agreed.gt(0) || l.kind === 'heading' || l.kind === 'text')
@@ -107,20 +104,13 @@ interface PagePaper {
 const papersOf = ({ sale, totals, invoices }: Story): readonly PagePaper[] => {
   const amount = toDecimalString(totals.gross)
   const agreed = sale.agreedOn
-  const first: readonly PagePaper[] = !sale.sentOn
-    ? []
-    : agreed
-      ? [
-          {
-            kind: 'confirmation',
-            id: sale.id,
-            name: 'Order confirmation',
-            number: String(sale.number),
-            on: agreed,
-            amount,
-          },
-        ]
-      : [{ kind: 'estimate', id: sale.id, name: 'Estimate', number: String(sale.number), on: sale.sentOn, amount }]
+  const of = { id: sale.id, number: String(sale.number), amount }
+  const first: readonly PagePaper[] =
+    sale.sentOn === null || sale.reworked
+      ? []
+      : agreed
+        ? [{ ...of, kind: 'confirmation', name: 'Order confirmation', on: agreed }]
+        : [{ ...of, kind: 'estimate', name: 'Estimate', on: sale.sentOn }]
   return [
     ...first,
     ...invoices
@@ -167,12 +157,19 @@ const owesOf = (dues: readonly DueRow[], currency: string, today: Day) => {
   }
 }
 
+/** Why the sale they come for is not shown: what was not sent as it is now is neither read nor answered. */
+const notShown = ({ sale, stands }: Story): 'prepared' | 'revised' | 'over' | null => {
+  if (stands === 'draft') return 'prepared'
+  if (!sale.reworked) return null
+  return sale.closedAs ? 'over' : 'revised'
+}
+
 /** Everything a customer sees on their own page. Only what is theirs, only what went out. */
 export const readPage = async (db: Db, page: OpenPage, business: Business, today: Day) => {
   const { currency } = business
   const { customerId } = page
   const customer = present(await findCustomer(db, customerId, currency))
-  const [ids, allDues, held, receipts, deposits] = await Promise.all([
+  const [ids, allDues, held, receipts, deposits, versions] = await Promise.all([
     page.opensAll ? listSaleIds(db, { customerId }, { limit: 30 }, today) : [present(page.saleId)],
     listOpenDues(db, customerId, currency),
     listHeld(db, page.opensAll ? { customerId } : { saleIds: [present(page.saleId)] }, currency),
@@ -180,6 +177,8 @@ export const readPage = async (db: Db, page: OpenPage, business: Business, today
       ? listReceipts(db, { customerId }, { limit: 20 }, currency)
       : listReceiptsOfSale(db, present(page.saleId), currency),
     readDepositsAsked(db, customerId, business, today),
+    // Before its lines: who is shown newer ones than that version says yes to neither.
+    page.saleId === null ? [] : listVersions(db, page.saleId),
   ])
   const stories = await readStories(db, ids, business, today)
   const focus = stories.find((s) => s.sale.id === page.saleId) ?? null
@@ -188,7 +187,8 @@ export const readPage = async (db: Db, page: OpenPage, business: Business, today
   return {
     business: { name, address, phone, email, currency, hasMark: markFileId !== null },
     customer: { name: customer.name },
-    sale: focus && focus.stands !== 'draft' ? await pageSale(db, focus, business) : null,
+    sale: focus && notShown(focus) === null ? await pageSale(db, focus, versions.at(-1)?.n ?? 0, business) : null,
+    notShown: focus && notShown(focus),
     owes: owesOf(
       allDues.filter((d) => opensSale(page, d.saleId)),
       currency,
@@ -225,7 +225,7 @@ export const mayRead = async (
       return (
         sale?.customerId === page.customerId &&
         opensSale(page, id) &&
-        (kind === 'estimate' ? sale.sentOn !== null : sale.agreedOn !== null)
+        (kind === 'estimate' ? sale.sentOn !== null && !sale.reworked : sale.agreedOn !== null)
       )
     }
     case 'invoice':

@@ -29,7 +29,7 @@ const COLUMNS = {
 const yes = z
   .string()
   .toLowerCase()
-  .refine((s) => ['', 'yes', 'no', 'true', 'false', '1', '0', 'x'].includes(s), 'Write yes or no.')
+  .refine((s) => ['yes', 'no', 'true', 'false', '1', '0', 'x'].includes(s), 'Write yes or no.')
   .transform((s) => ['yes', 'true', '1', 'x'].includes(s))
 /** An empty cell says nothing. */
 const orNothing = <T>(schema: z.ZodType<T, string>) =>
@@ -40,14 +40,15 @@ const orNothing = <T>(schema: z.ZodType<T, string>) =>
     for (const issue of parsed.error.issues) ctx.addIssue({ code: 'custom', message: issue.message })
     return z.NEVER
   })
+const KINDS = 'Say stock, work or charge. Kits are made by hand, from their parts.'
 const row = z.object({
   code: needed(40, 'A code'),
   name: needed(200, 'A name'),
-  kind: z.preprocess(
-    (s) => (typeof s === 'string' && s !== '' ? s.toLowerCase() : 'stock'),
-    z.enum(['stock', 'work', 'charge'], {
-      error: 'Say stock, work or charge. Kits are made by hand, from their parts.',
-    }),
+  kind: orNothing(
+    z
+      .string()
+      .toLowerCase()
+      .pipe(z.enum(['stock', 'work', 'charge', 'kit'], { error: KINDS })),
   ),
   price: unitPrice,
   taxCode: orNothing(text(40)),
@@ -58,7 +59,7 @@ const row = z.object({
   weight: orNothing(quantityOrZero),
   size: orNothing(text(60)),
   reorderAt: orNothing(quantityOrZero),
-  onShopfront: yes,
+  onShopfront: orNothing(yes),
 })
 
 /** Every row judged on its own and against the others and what is there: nothing is written. */
@@ -84,23 +85,48 @@ const judge = async (w: Work, table: FileTable) => {
     const before = seen.get(key)
     if (before !== undefined) return say('code', `${r.code} stands in row ${before} already.`)
     seen.set(key, at)
-    const taxCode = r.taxCode ? codes.find((c) => c.code.toLowerCase() === present(r.taxCode).toLowerCase()) : codes[0]
-    if (!taxCode) return say('taxCode', `there is no tax code ${r.taxCode}.`)
+    const taxCode = codes.find((c) => c.code.toLowerCase() === r.taxCode?.toLowerCase())
+    if (r.taxCode && !taxCode) return say('taxCode', `there is no tax code ${r.taxCode}.`)
     const account = r.incomeAccount
       ? accounts.find((a) => a.code === r.incomeAccount && a.kind === 'income')
       : undefined
     if (r.incomeAccount && !account) return say('incomeAccount', `there is no income account ${r.incomeAccount}.`)
     const known = there.get(key)
-    if (known && known.kind !== r.kind)
+    if (known && r.kind && known.kind !== r.kind)
       return say('kind', `${r.code} is ${known.kind} here and stays so; the file says ${r.kind}.`)
+    const said = { ...r, taxCodeId: taxCode?.id, incomeAccountId: account?.id }
+    if (known) return { ...said, kind: known.kind, goodsId: known.id }
+    if (r.kind === 'kit') return say('kind', KINDS)
+    const kind = r.kind ?? 'stock'
+    // What is new and says nothing of it takes what most of its kind have.
     return {
-      ...r,
-      taxCodeId: taxCode.id,
-      incomeAccountId: account?.id ?? usual[r.kind],
-      goodsId: known?.id ?? null,
+      ...said,
+      kind,
+      goodsId: null,
+      taxCodeId: said.taxCodeId ?? present(codes[0]).id,
+      incomeAccountId: said.incomeAccountId ?? usual[kind],
     }
   })
 }
+
+type Good = Awaited<ReturnType<typeof judge>>['rows'][number]
+
+/** What a row says of goods, in their columns; what it leaves open is undefined. */
+const plain = ({
+  goodsId: _id,
+  row: _row,
+  taxCode: _code,
+  incomeAccount: _account,
+  kind: _kind,
+  tags,
+  ...g
+}: Good) => ({
+  ...g,
+  tags: tags
+    ?.split(/[,;]/)
+    .map((t) => t.trim().toLowerCase())
+    .filter(Boolean),
+})
 
 /**
  * Goods from a spreadsheet: new codes are added, known ones changed. First looked at, row by row; then written all at once
@@ -127,31 +153,17 @@ export const importGoods = defineCommand('import-goods', importGoodsInput, async
     refuse({ code: 'rows-wrong', count: problems.length, first: present(problems[0]) })
   const written = mode !== 'look'
   if (written) {
-    const tagsOf = (s: string | undefined) =>
-      s
-        ?.split(/[,;]/)
-        .map((t) => t.trim().toLowerCase())
-        .filter(Boolean)
-    const plain = (g: (typeof good)[number]) => ({
-      code: g.code,
-      name: g.name,
-      price: g.price,
-      taxCodeId: g.taxCodeId,
-      incomeAccountId: g.incomeAccountId,
-      barcode: g.barcode,
-      note: g.note,
-      tags: tagsOf(g.tags),
-      weight: g.weight,
-      size: g.size,
-      reorderAt: g.reorderAt,
-    })
     await insertManyGoods(
       w.tx,
-      good.filter((g) => g.goodsId === null).map((g) => ({ ...plain(g), kind: g.kind, onShopfront: g.onShopfront })),
+      good.flatMap((g) =>
+        g.goodsId === null
+          ? [{ ...plain(g), kind: g.kind, taxCodeId: g.taxCodeId, incomeAccountId: g.incomeAccountId }]
+          : [],
+      ),
     )
     await updateManyGoods(
       w.tx,
-      good.filter((g) => g.goodsId !== null).map((g) => ({ id: present(g.goodsId), ...plain(g) })),
+      good.flatMap((g) => (g.goodsId === null ? [] : [{ ...plain(g), id: g.goodsId }])),
     )
   }
   return { id: 1, answer: async () => ({ ...result, written }) }

@@ -41,7 +41,7 @@ const mustBeFree = async (w: Work, code: string, except?: number): Promise<void>
   if (other && other.id !== except) refuse({ code: 'taken', what: 'code', value: code })
 }
 
-/** The parts a kit is made of: never itself a kit, and only what lies on the shelf is counted. */
+/** The parts a kit is made of: goods that lie on the shelf, never a kit itself. */
 const partsOf = async (w: Work, parts: NonNullable<Fields['parts']>): Promise<Part[]> => {
   const known = await findGoods(
     w.tx,
@@ -49,11 +49,16 @@ const partsOf = async (w: Work, parts: NonNullable<Fields['parts']>): Promise<Pa
   )
   for (const [i, part] of parts.entries()) {
     const goods = found(known.get(part.goodsId), 'goods', part.goodsId)
-    if (goods.kind === 'kit') refuseAt(`parts.${i}`, `${goods.name} is a kit itself. Name its parts.`)
+    if (goods.kind === 'kit') refuseAt(`parts.${i}.goodsId`, `${goods.name} is a kit itself. Name its parts.`)
+    if (goods.kind !== 'stock')
+      refuseAt(
+        `parts.${i}.goodsId`,
+        `${goods.name} is not kept in stock. Leave it out, and put it on a line of its own.`,
+      )
   }
   const twice = repeated(parts, (p) => String(p.goodsId))
-  if (twice >= 0) refuseAt(`parts.${twice}`, 'This part is named twice. Add the quantities.')
-  return parts.filter((p) => present(known.get(p.goodsId)).kind === 'stock')
+  if (twice >= 0) refuseAt(`parts.${twice}.goodsId`, 'This part is named twice. Add the quantities.')
+  return parts
 }
 
 /** How a thing is tracked and costed: by serial each costs its own, and only what is kept on the shelf is told apart. */

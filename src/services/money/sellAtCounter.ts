@@ -32,8 +32,9 @@ const sellAndHandOver = async (w: Work, input: Sold, customer: Customer, onDay: 
   const { saleId } = await writeSale(w, {
     customer,
     on: onDay,
-    lines: await fillLines(w, input.lines, { customer, on: onDay, pricesIncludeTax }),
+    lines: await fillLines(w, input.lines, { customer, on: onDay, pricesIncludeTax, inStore: true }),
     title: '',
+    deliverTo: '',
     channel: 'counter',
     kind: w.business.kinds[0] ?? 'sales',
     pricesIncludeTax,

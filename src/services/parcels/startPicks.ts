@@ -53,13 +53,15 @@ const salesThatCanGo = async (w: Work): Promise<readonly number[]> => {
   const shares = await shareOut(w.tx, waiting, w.today)
   const picked = new Set(open.map((p) => p.saleId))
   const ids = [...new Set(shares.filter((x) => x.given.gt(0) && !picked.has(x.saleId)).map((x) => x.saleId))]
-  const sales = await findSales(w.tx, ids.slice(0, AT_ONCE), w.currency)
-  const paidUp: number[] = []
-  for (const sale of sales) {
-    const waits = readArrangement(sale.arrangement).kind === 'layaway' && isPositiveMoney(await layawayLeft(w, sale.id))
-    if (!waits) paidUp.push(sale.id)
+  const sales = await findSales(w.tx, ids, w.currency)
+  const layaways = new Set(sales.flatMap((s) => (readArrangement(s.arrangement).kind === 'layaway' ? [s.id] : [])))
+  const going: number[] = []
+  // Layaways that wait for money, however many, keep nobody behind them waiting.
+  for (const id of ids) {
+    if (going.length === AT_ONCE) break
+    if (!layaways.has(id) || !isPositiveMoney(await layawayLeft(w, id))) going.push(id)
   }
-  return ids.filter((id) => paidUp.includes(id))
+  return going
 }
 
 /** A pick list for every order that can go now, the oldest first: none of them takes what another waits for. */

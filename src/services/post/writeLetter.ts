@@ -12,6 +12,7 @@ import type { Db } from '@/data/connect'
 import type { Business } from '@/data/queries/business'
 import { deleteTemplate, keepTemplate } from '@/data/queries/layouts'
 import { dropPost, insertPost, listPost, type PostRow } from '@/data/queries/post'
+import { findSales } from '@/data/queries/sales'
 import { defineCommand, type Work } from '../command'
 import { found, refuse } from '@/contract/refuse'
 import { readAboutPaper, readTemplate } from './letterFacts'
@@ -81,6 +82,12 @@ interface Letter {
   readonly body?: string
 }
 
+/** What goes with a letter about an estimate is the estimate as its customer can answer it. */
+const mustSayAsSent = async (w: Work, saleId: number): Promise<void> => {
+  const [sale] = await findSales(w.tx, [saleId], w.currency)
+  if (sale?.reworked) refuse({ code: 'estimate-reworked', sentOn: present(sale.sentOn) })
+}
+
 /** Writes a letter: it waits to be sent, and nothing has gone out yet. What is left out is filled in from the templates. */
 export const writeLetterIn = async (w: Work, letter: Letter): Promise<number> => {
   const about = found(
@@ -88,6 +95,7 @@ export const writeLetterIn = async (w: Work, letter: Letter): Promise<number> =>
     letter.paper,
     letter.paperId,
   )
+  if (letter.paper === 'estimate') await mustSayAsSent(w, letter.paperId)
   const to = letter.to || about.party.email
   if (!to) refuse({ code: 'no-address', name: about.party.name })
   const template = await readTemplate(w.tx, letter.as ?? letterOf(letter), about.party.language)

@@ -6,6 +6,7 @@ import { leastAgreed } from '@/core/sale'
 import { findCustomer } from '@/data/queries/customers'
 import { updateSale } from '@/data/queries/sales'
 import { kitsBegun } from '@/core/stock'
+import { editionOf } from '@/model/sale/edition'
 import { readKitLines } from '@/model/sale/kitLines'
 import { defineCommand, type Work } from '../command'
 import { type ChangedLine } from '@/contract/lines'
@@ -58,10 +59,19 @@ const asBefore = (before: SaleLineRow, now: FilledLine): FilledLine =>
     ? { ...now, priceFrom: before.priceFrom, expectedCost: before.expectedCost }
     : now
 
-/** A line of the same tax code keeps the rates it was agreed at; its bill takes those of its own day. */
-const atItsRates = (codes: readonly KeptTaxCode[], before: SaleLineRow, now: FilledLine): FilledLine => {
+/**
+ * A line of the same tax code keeps the rates it was agreed at; its bill takes those of its own day. So does one that is said to
+ * keep its code, though its customer is exempt by now: what was agreed is not taxed anew by that alone.
+ */
+const atItsRates = (
+  codes: readonly KeptTaxCode[],
+  before: SaleLineRow,
+  now: FilledLine,
+  said: string | undefined,
+): FilledLine => {
   const first = (id: number) => present(codes.find((c) => c.id === id)).rateOf ?? id
-  return first(before.taxCodeId) === first(now.taxCodeId) ? { ...now, taxCodeId: before.taxCodeId } : now
+  const same = first(before.taxCodeId) === first(now.taxCodeId) || said?.toLowerCase() === before.taxCode.toLowerCase()
+  return same ? { ...now, taxCodeId: before.taxCodeId } : now
 }
 
 /** What of a line must stay agreed: what was handed over or billed, and kits that are begun with parts that went ahead. */
@@ -81,8 +91,10 @@ export const leastOfLines = async (w: Work, { lines }: LockedSale): Promise<(lin
 export const changeSale = defineCommand('change-sale', changeSaleInput, async (w, change) => {
   const { saleId } = change
   const locked = await takeSale(w, saleId)
-  mustBeOpen(locked)
   const { sale } = locked
+  if (change.edition !== undefined && change.edition !== editionOf(sale, locked.lines))
+    refuse({ code: 'sale-changed', number: sale.number })
+  mustBeOpen(locked)
   const changedOn = change.on ?? w.today
   if (change.lines) {
     const customer = present(await findCustomer(w.tx, sale.customerId, w.currency))
@@ -105,7 +117,7 @@ export const changeSale = defineCommand('change-sale', changeSaleInput, async (w
         added.push(lineRow(saleId, position, typed, agreed))
         continue
       }
-      const line = agreed ? atItsRates(codes, before, typed) : typed
+      const line = agreed ? atItsRates(codes, before, typed, change.lines[position]?.taxCode) : typed
       const least = leastOf(before)
       const counts = line.chosen ? line.quantity : ZERO
       if (agreed && counts.lt(least)) refuse({ code: 'less-than-done', line: before.description, least })
@@ -135,7 +147,16 @@ export const changeSale = defineCommand('change-sale', changeSaleInput, async (w
     )
   }
   if (change.kind) mustBeKind(w, change.kind)
-  const { lines: _lines, saleId: _saleId, on: _on, tell, discountPercent, discountAmount, ...facts } = change
+  const {
+    lines: _lines,
+    saleId: _saleId,
+    on: _on,
+    edition: _edition,
+    tell,
+    discountPercent,
+    discountAmount,
+    ...facts
+  } = change
   const given = Object.fromEntries(Object.entries(facts).filter(([, value]) => value !== undefined))
   await updateSale(w.tx, saleId, {
     ...given,

@@ -14,9 +14,13 @@ import { listSaleLines, type SaleLineRow } from '@/data/queries/saleLine'
 
 /**
  * A line of one sale as it would be typed on another. Goods take today's price unless `keepPrices`. What stands on a sale is not held
- * against what may be typed: a price with its tax may have more digits than one without.
+ * against what may be typed: a price with its tax may have more digits than one without. What was exempt by its customer's standing
+ * is not by its own: the standing of the copy's day decides.
  */
-const asTyped = (l: SaleLineRow, currency: string, keepPrices: boolean): LineInput => ({
+const asTyped = (
+  l: SaleLineRow,
+  { currency, keepPrices, byStanding }: { currency: string; keepPrices: boolean; byStanding: readonly number[] },
+): LineInput => ({
   ...(l.kind === 'heading' || l.kind === 'text' ? { kind: l.kind } : { quantity: l.quantity }),
   ...(l.goodsId === null ? {} : { goodsId: l.goodsId }),
   description: l.description,
@@ -24,7 +28,7 @@ const asTyped = (l: SaleLineRow, currency: string, keepPrices: boolean): LineInp
   ...(keepPrices || l.goodsId === null || l.priceFrom === 'typed' ? { unitPrice: l.unitPrice } : {}),
   discountPercent: l.discountPercent,
   discountAmount: toDecimalString(money(l.discountAmount, currency)),
-  taxCode: l.taxCode,
+  ...(byStanding.includes(l.taxCodeId) ? {} : { taxCode: l.taxCode }),
   choice: l.choice,
   choiceGroup: l.choiceGroup,
   chosen: l.chosen,
@@ -41,16 +45,19 @@ export const writeCopy = async (
   const lines = (await listSaleLines(w.tx, [sale.id])).filter(
     (l) => l.quantity.gt(0) || l.kind === 'heading' || l.kind === 'text',
   )
+  const exempt = customer.taxExempt || customer.exemptNumber !== '' ? await w.taxCodes() : []
+  const byStanding = exempt.filter((c) => c.treatment === 'exempt').map((c) => c.id)
   const { saleId } = await writeSale(w, {
     customer,
     on: wish.on,
     lines: await fillLines(
       w,
-      lines.map((l) => asTyped(l, w.currency, wish.keepPrices)),
+      lines.map((l) => asTyped(l, { currency: w.currency, keepPrices: wish.keepPrices, byStanding })),
       { customer, on: wish.on, pricesIncludeTax: sale.pricesIncludeTax, deliverTo: sale.deliverTo },
     ),
     title: sale.title,
-    channel: sale.channel,
+    // What the owner writes again was not ordered online.
+    channel: sale.channel === 'shopfront' ? 'phone' : sale.channel,
     kind: sale.kind,
     note: sale.note,
     noteAbove: sale.noteAbove,

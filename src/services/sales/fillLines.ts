@@ -1,7 +1,7 @@
 import { present } from '@/core/present'
 import { decimal, ZERO, type Decimal } from '@/core/money'
 import type { Day } from '@/core/day'
-import { rateOn } from '@/core/tax'
+import { rateOn, pickTax } from '@/core/tax'
 import type { Customer } from '@/data/queries/customers'
 import { findGoods } from '@/data/queries/goods'
 import type { Work } from '../command'
@@ -37,6 +37,10 @@ const MOST = decimal('1000000000000')
 
 interface For {
   readonly customer: Customer
+  /** At list prices and the usual tax, whoever the customer is. */
+  readonly asListed?: boolean
+  /** They take it along: no delivery address picks the tax. */
+  readonly inStore?: boolean
   readonly on: Day
   /** How the sale shows its prices; the customer's level decides where it is not given. */
   readonly pricesIncludeTax?: boolean
@@ -45,27 +49,28 @@ interface For {
 
 /** Completes typed lines from goods, price level, tax standing and address: nothing is typed twice. */
 export const fillLines = async (w: Work, lines: readonly LineInput[], wish: For): Promise<FilledLine[]> => {
-  const { customer, on } = wish
+  const { customer, on, asListed = false } = wish
   const ids = lines.flatMap((l) => (l.goodsId === undefined ? [] : [l.goodsId]))
   const [goods, codes, workAccount] = await Promise.all([findGoods(w.tx, ids), w.taxCodes(), w.accountId('work')])
   const things = [...goods.values()]
   const [pricing, costOf, areaCode] = await Promise.all([
     readPricing(w.tx, things, w.business, {
-      level: customer.priceLevel,
+      level: asListed ? '' : customer.priceLevel,
       pricesIncludeTax: wish.pricesIncludeTax,
     }),
     readUnitCosts(w.tx, things, w.currency),
-    readAreaCode(w.tx, customer.id),
+    asListed || wish.inStore ? () => undefined : readAreaCode(w.tx, customer.id),
   ])
-  const exempt = isExempt(customer, on) ? codes.find((c) => c.treatment === 'exempt') : undefined
+  const exempt = !asListed && isExempt(customer, on) ? codes.find((c) => c.treatment === 'exempt') : undefined
   const seen = new Set<string>()
   return lines.map((line, i) => {
     const thing = line.goodsId === undefined ? undefined : goods.get(line.goodsId)
     if (line.goodsId !== undefined && !thing) refuse({ code: 'not-found', what: 'goods', id: line.goodsId })
     const named = line.taxCode === undefined ? undefined : taxCodeNamed(codes, line.taxCode, `lines.${i}.taxCode`)
-    const usual = codes.find((c) => c.id === thing?.taxCodeId) ?? present(codes[0])
-    const byArea = usual.treatment === 'taxed' ? areaCode(line.deliverTo || wish.deliverTo || '') : undefined
-    const taxCode = rateOn(codes, (exempt ?? named ?? codes.find((c) => c.id === byArea) ?? usual).id, on)
+    const own = codes.find((c) => c.id === thing?.taxCodeId) ?? present(codes[0])
+    const picked = areaCode(line.deliverTo || wish.deliverTo || '')
+    const byArea = codes.find((c) => c.id === picked)
+    const taxCode = rateOn(codes, pickTax({ exempt, named, byArea, own }).id, on)
     const words = line.kind !== undefined
     const quantity = words ? ZERO : present(line.quantity)
     const priced = thing && pricing.priceOf({ goods: thing, quantity, on, taxCode })

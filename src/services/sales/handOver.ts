@@ -1,6 +1,6 @@
 import { handOverInput } from '@/contract/inputs/sales/handOver'
 import { present } from '@/core/present'
-import { decimal, isPositiveMoney, smaller, toDecimal } from '@/core/money'
+import { decimal, formatPrice, isPositiveMoney, smaller, toDecimal } from '@/core/money'
 import type { Day } from '@/core/day'
 import { insertInvoice } from '@/data/queries/invoices'
 import { defineCommand, paperDay, type Work } from '../command'
@@ -14,7 +14,7 @@ import type { Carrier } from '@/core/parcel'
 import { askingOf, bookCarrier, inParcels, mustHaveGone, shipParcels } from '../parcels/ship'
 import { mergeLines, type HandedLine, type Handing } from './handingOf'
 import { trimPick } from '../parcels/trimPick'
-import { addFreight } from './addFreight'
+import { addCharges } from './addCharges'
 import { arrangeIn } from './arrangeSale'
 import { refreshSale } from './refreshSale'
 import { mustBeAgreed, takeSale, type LockedSale } from './saleWork'
@@ -69,7 +69,12 @@ export const giveGoods = async (
   const wished = [...(lines ? mergeLines(locked, lines) : await everythingPossible(w, locked))]
   const charged = w.money(freight, 'freight')
   if (isPositiveMoney(charged)) {
-    const lineId = await addFreight(w, locked, { on, freight: toDecimal(charged) })
+    const [lineId] = await addCharges(
+      w,
+      locked,
+      [{ description: 'Freight', quantity: decimal(1), unitPrice: toDecimal(charged) }],
+      { on, reason: `freight of ${formatPrice(toDecimal(charged), w.currency)} added` },
+    )
     locked = await takeSale(w, saleId)
     wished.push({ line: present(locked.lines.find((l) => l.id === lineId)), quantity: decimal(1) })
   }

@@ -19,6 +19,7 @@ export const offerIn = async (
     on: offer.sentOn,
     validUntil: offer.validUntil,
   })
+  await updateSale(w.tx, saleId, { reworked: false })
 }
 
 /** Sends the estimate: it is kept as it is now, and good through `validUntil`. Also renews one that lapsed. */

@@ -6,6 +6,8 @@ import { lockSale, sumSale, updateSale, type SaleRow } from '@/data/queries/sale
 import type { Work } from '../command'
 import { totalsNow } from '../billing/rateShift'
 import { shareDiscount } from './shareDiscount'
+import { isOut, saysAsSent } from '@/model/sale/asSent'
+import { readVersions } from '@/model/sale/versions'
 import type { SaleLineRow } from '@/data/queries/saleLine'
 
 export interface RefreshedSale {
@@ -15,8 +17,8 @@ export interface RefreshedSale {
 }
 
 /**
- * Writes the caches on a sale anew from its papers: where it stands (leaving lapsing to the day it is asked about), total
- * and billed. Every command on a sale ends with this. Tested equal to what the papers say.
+ * Writes the caches on a sale anew from its papers: where it stands (leaving lapsing to the day it is asked about), total,
+ * billed, and whether an estimate that is out was changed since. Every command on a sale ends with this. Tested equal to what the papers say.
  */
 export const refreshSale = async (w: Work, saleId: number): Promise<RefreshedSale> => {
   const sale = present(await lockSale(w.tx, saleId, w.currency))
@@ -30,12 +32,14 @@ export const refreshSale = async (w: Work, saleId: number): Promise<RefreshedSal
     late: { ...sums.open, minor: 0n },
     held: sums.held,
   })
+  const reworked = isOut(sale) && !saysAsSent({ lines, totals }, await readVersions(w.tx, saleId, w.currency))
   const stands = standsAs({ ...sale, lines, open: sums.open, held: sums.held }, w.today)
   await updateSale(w.tx, saleId, {
     stage: stands === 'lapsed' ? 'offered' : stands,
     rateShift: rateShift.minor,
     total: total.minor,
     billed: billed.minor,
+    reworked,
   })
   return { sale: { ...sale, rateShift }, lines, totals }
 }

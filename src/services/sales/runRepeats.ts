@@ -3,7 +3,6 @@ import { addDays } from '@/core/day'
 import { repeatDay } from '@/core/sale'
 import { insertInvoice } from '@/data/queries/invoices'
 import { insertRepeatRun, listRepeats, lockRepeat, updateRepeat, type RepeatRow } from '@/data/queries/repeats'
-import { updateSale } from '@/data/queries/sales'
 import { defineCommand, paperDay, type Till, type Work } from '../command'
 import { draftBill } from '../billing/draftBill'
 import { issueBill } from '../billing/issueBill'
@@ -12,17 +11,14 @@ import { openDay, runAllDue } from '../repeating'
 import { writeAgreement } from './agreeSale'
 import { writeCopy } from './copySale'
 import { writeHandover } from './writeHandover'
-import { keepVersion } from './keepVersion'
+import { offerIn } from './offerSale'
 import { refreshSale } from './refreshSale'
 import { answerSale, takeSale } from './saleWork'
 
 /** What a repeat makes by itself once its copy is written. Work and charges are done as they are billed; goods still have to go. */
 const carryOn = async (w: Work, repeat: RepeatRow, saleId: number, on: RepeatRow['firstOn']): Promise<void> => {
   if (repeat.makes === 'offer') {
-    const validUntil = addDays(on, w.business.estimateDays)
-    await updateSale(w.tx, saleId, { sentOn: on, validUntil })
-    await keepVersion(w, await refreshSale(w, saleId), { kind: 'offered', on, validUntil })
-    return
+    return offerIn(w, saleId, { sentOn: on, validUntil: addDays(on, w.business.estimateDays) })
   }
   await writeAgreement(w, await takeSale(w, saleId), { on, how: 'repeats' })
   if (repeat.makes === 'order') return

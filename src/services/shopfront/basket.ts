@@ -120,8 +120,8 @@ const mustBeTold = (basket: BasketRow, wish: z.output<typeof orderBasketInput>):
 }
 
 /**
- * Makes a sale of a basket, without retyping. The owner's orderBasketInput stands at once. A stranger's is an offer at list prices,
- * paid first, that sets nothing aside: it becomes an orderBasketInput when its card payment comes and nobody else's name is on it,
+ * Makes a sale of a basket, without retyping. The owner's order stands at once. A stranger's is an offer at list prices,
+ * paid first, that sets nothing aside: it becomes an order when its card payment comes and nobody else's name is on it,
  * when the owner says so, or when the customer does by the link that is mailed to the address on file.
  */
 export const orderBasket = defineCommand('order-basket', orderBasketInput, async (w, wish) => {
@@ -134,16 +134,15 @@ export const orderBasket = defineCommand('order-basket', orderBasketInput, async
   if (!byOwner) await refuseFlood(w, basket)
   const orderer = await ordererOf(w, basket, byOwner ? wish.customerId : undefined)
   const customer = await customerFor(w, orderer.customerId)
-  // Nobody gets another's prices or terms by typing their address.
-  const priced = byOwner ? customer : { ...customer, priceLevel: '', taxExempt: false }
-  const pricesIncludeTax = await showsTax(w, priced)
+  const pricesIncludeTax = byOwner ? await showsTax(w, customer) : w.business.pricesIncludeTax
   const { saleId } = await writeSale(w, {
     customer,
     on: w.today,
     lines: await fillLines(
       w,
       lines.map((l) => ({ goodsId: l.goodsId, quantity: l.quantity })),
-      { customer: priced, on: w.today, pricesIncludeTax, deliverTo: basket.deliverTo },
+      // Nobody gets another's prices or tax by typing their address, and everybody pays what the shopfront says.
+      { customer, asListed: !byOwner, on: w.today, pricesIncludeTax, deliverTo: basket.deliverTo },
     ),
     title: '',
     channel: 'shopfront',
@@ -160,6 +159,8 @@ export const orderBasket = defineCommand('order-basket', orderBasketInput, async
     agreedOn: null,
   })
   const { sale, totals } = await refreshSale(w, saleId)
+  if (wish.total !== undefined && w.money(wish.total, 'total').minor !== totals.gross.minor)
+    refuse({ code: 'basket-moved' })
   if (byOwner)
     await writeAgreement(w, await takeSale(w, saleId), {
       on: w.today,

@@ -31,8 +31,17 @@ export const keepCard = ({ number }: CardTyped): string | null => {
   return /^\d{16}$/.test(digits) ? `kept-${digits.slice(-4)}` : null
 }
 
-/** Asks a kept card for money. It behaves as its ending says. */
-export const askKeptCard = async (kept: string): Promise<CardAnswer> => {
+/**
+ * Asks a kept card for money. It behaves as its ending says. A reference is one payment: asked for again by it, a card company takes
+ * nothing more and says what it said.
+ */
+export const askKeptCard = async ({
+  card: kept,
+}: {
+  readonly card: string
+  readonly reference: string
+  readonly amount: string
+}): Promise<CardAnswer> => {
   if (kept.endsWith(CARD_ENDINGS.slow)) await new Promise((r) => setTimeout(r, 3000))
   return kept.endsWith(CARD_ENDINGS.refused)
     ? { approved: false, why: 'there is not enough on it.' }

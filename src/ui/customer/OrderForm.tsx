@@ -24,6 +24,11 @@ interface Props {
 
 const factsOf = ({ name, email, phone, deliverTo, note }: BasketView) => ({ name, email, phone, deliverTo, note })
 
+const holdsTheSame = (one: BasketView, other: BasketView): boolean => {
+  const what = ({ lines }: BasketView) => JSON.stringify(lines.map((l) => [l.goodsId, l.quantity, l.price]))
+  return what(one) === what(other)
+}
+
 /** Who an order is for, where it goes, and how it is paid. The owner sees it as it is typed. */
 export const OrderForm = ({ basket, onBasket, onOrdered }: Props) => {
   const [facts, setFacts] = useState(factsOf(basket))
@@ -56,10 +61,13 @@ export const OrderForm = ({ basket, onBasket, onOrdered }: Props) => {
     return told
   }
   const order = async () => {
+    // What was on the screen when Order was pressed is ordered, and nothing that came meanwhile.
+    const seen = basket
     const told = await tell()
     if (!told) return
     const done = await post<Omit<Ordered, 'basket'>>('/api/shop/order', {
-      turn: told.turn,
+      turn: holdsTheSame(seen, told) ? told.turn : seen.turn,
+      total: seen.totals.gross,
       pay,
       ...(pay === 'card' ? { card } : {}),
     })

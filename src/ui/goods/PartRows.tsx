@@ -5,6 +5,9 @@ import { FormQuantity } from '../form/inputs'
 import { findGoodsChoices, Picker } from '../Picker'
 import type { GoodsDraft } from './goodsDraft'
 
+/** Goods that lie on a shelf: work and kits are no parts. */
+const findParts = async (typed: string) => (await findGoodsChoices(typed)).filter((c) => c.value.kind === 'stock')
+
 /** What one kit is made of. */
 export const PartRows = () => {
   const { control } = useFormContext<GoodsDraft>()
@@ -23,7 +26,7 @@ export const PartRows = () => {
       <Picker
         label="Add part"
         chosen=""
-        find={findGoodsChoices}
+        find={findParts}
         onPick={(g) => {
           const there = fields.findIndex((x) => x.goodsId === g.id)
           if (there >= 0) remove(there)

@@ -9,7 +9,7 @@ import { LeftOffer, useDraft } from '../left'
 import { Refusal } from '../Refusal'
 import { useSend } from '../send'
 import { readBuyer, type Buyer } from '../sale/ForWhom'
-import { draftTotals, type DraftSettings, type LineDraft } from '../sale/lineDraft'
+import { draftTotals, IN_STORE, type DraftSettings, type LineDraft } from '../sale/lineDraft'
 import { useRepricing, useSetLines } from '../sale/useRepricing'
 import { soldLines, withOneMore } from './counterDraft'
 import { CounterLines } from './CounterLines'
@@ -19,7 +19,7 @@ import { TenderField } from './TenderField'
 import { givenOf, tenderTyped } from './tenderTyped'
 
 interface Props {
-  readonly settings: Omit<DraftSettings, 'exempt'> & { readonly smallestCoin: number }
+  readonly settings: Omit<DraftSettings, 'exempt' | keyof typeof IN_STORE> & { readonly smallestCoin: number }
 }
 
 interface Selling {
@@ -42,11 +42,16 @@ export const CounterTill = ({ settings }: Props) => {
   const tenderField = useRef<HTMLInputElement>(null)
   const whole = {
     ...settings,
+    ...IN_STORE,
     exempt: customer?.exempt ?? false,
     pricesIncludeTax: customer?.pricesIncludeTax ?? settings.pricesIncludeTax,
   }
   const totals = draftTotals(lines, '', whole)
-  useRepricing(lines, setLines, customer?.id ?? null, whole.pricesIncludeTax)
+  useRepricing(lines, setLines, {
+    customerId: customer?.id ?? null,
+    withTax: whole.pricesIncludeTax,
+    going: null,
+  })
   const tender = { method, tendered, smallestCoin: settings.smallestCoin }
   const { toPay, change } = tenderTyped(totals.gross, tender)
 

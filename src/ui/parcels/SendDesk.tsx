@@ -1,4 +1,5 @@
 'use client'
+import { addressLine } from '@/core/people'
 import { useEffect, useState } from 'react'
 import type { Day } from '@/core/day'
 import { formatDigits } from '@/core/locale'
@@ -74,7 +75,7 @@ export const SendDesk = ({ pickId, today, customer, address, parcels, unpicked, 
     <section>
       <h2>{parcels.length > 0 ? 'Send' : 'Hand over'}</h2>
       {unpicked && <p className="sub mb-2">Nothing is saved as picked yet: it goes as it is listed above.</p>}
-      {parcels.length > 0 && <p className="mb-2">To {address.replace(/\n/g, ', ') || 'no address yet'}</p>}
+      {parcels.length > 0 && <p className="mb-2">To {addressLine(address) || 'no address yet'}</p>}
       <Refusal refused={refused} />
       <Choice label="How it goes" value={how ?? ''} onChoose={setHow} options={options} />
       {isShort && (

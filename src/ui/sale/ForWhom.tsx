@@ -1,6 +1,7 @@
 'use client'
 import { formatDigits } from '@/core/locale'
 import { useState } from 'react'
+import type { AreaAddress } from '@/core/tax'
 import { Text } from '../fields'
 import { findCustomers, Picker, type FoundCustomer } from '../Picker'
 import { messageFor } from '../Refusal'
@@ -19,12 +20,12 @@ export interface Buyer {
   readonly held: string
   readonly creditLimit: string | null
   readonly committed: string
-  readonly addresses: readonly { readonly kind: string; readonly text: string; readonly isDefault: boolean }[]
+  readonly addresses: readonly AreaAddress[]
 }
 
 export const readBuyer = async (id: number): Promise<Buyer | null> => {
   const full = await call('GET', `/customers/${id}`)
-  return full.ok ? { ...full.value, exempt: full.value.taxExempt } : null
+  return full.ok ? full.value : null
 }
 
 interface Alike extends FoundCustomer {

@@ -1,4 +1,5 @@
 'use client'
+import { addressLine } from '@/core/people'
 import { Text } from '../fields'
 import { Select } from '../Select'
 import type { LineDraft } from './lineDraft'
@@ -58,7 +59,8 @@ export const LineMore = ({ line, n, addresses, onChange }: Props) => (
         />
         <datalist id="deliver-to">
           {addresses.map((a) => (
-            <option key={a} value={a} />
+            // A field of one line would lose what breaks them.
+            <option key={a} value={addressLine(a)} />
           ))}
         </datalist>
       </label>

@@ -8,7 +8,8 @@ import { findGoodsChoices, Picker, type FoundGoods } from '../Picker'
 import { RowPicture } from '../RowPicture'
 import { LineFrame } from './LineFrame'
 import { LineMore } from './LineMore'
-import { isBlank, readLess, type DraftSettings, type LineDraft } from './lineDraft'
+import { readLess } from './less'
+import { isBlank, taxCodeOf, type DraftSettings, type LineDraft } from './lineDraft'
 import type { LineHands } from './useLines'
 
 export interface RowProps {
@@ -61,6 +62,8 @@ const fromGoods = (g: FoundGoods): Partial<LineDraft> => ({
   unitPrice: g.price,
   priceFrom: 'list',
   taxCode: g.taxCode,
+  taxChosen: false,
+  taxAt: undefined,
   available: g.kind === 'stock' || g.kind === 'kit' ? g.available : undefined,
   onTheWay: g.onTheWay,
   unitCost: g.unitCost,
@@ -150,8 +153,8 @@ const SeldomCells = ({ line, n, settings, problems, hands }: RowProps) => {
           aria-describedby={problems.taxCode ? wrongOf(line.key, 'tax') : undefined}
           tabIndex={-1}
           className="field px-1"
-          value={line.taxCode}
-          onChange={(e) => hands.change(line.key, { taxCode: e.target.value })}
+          value={taxCodeOf(line, settings)}
+          onChange={(e) => hands.change(line.key, { taxCode: e.target.value, taxChosen: true })}
         >
           {settings.codes.map((c) => (
             <option key={c.id} value={c.code}>

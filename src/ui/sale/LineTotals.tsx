@@ -2,7 +2,8 @@ import { formatPercent } from '@/core/locale'
 import { formatMoney, isPositiveMoney, negateMoney } from '@/core/money'
 import { TotalRow } from '../TotalRow'
 import { Text } from '../fields'
-import { readLess, type draftTotals } from './lineDraft'
+import { readLess } from './less'
+import type { draftTotals } from './lineDraft'
 import { LedgerHead, right, unseen } from '@/ui/LedgerHead'
 
 /** The head of the lines of a sale while they are written. How wide its columns are stands with the layout of `.writing`. */

@@ -1,6 +1,6 @@
 'use client'
 import { present } from '@/core/present'
-import { useMemo, useRef, useState } from 'react'
+import { useDeferredValue, useMemo, useRef, useState } from 'react'
 import type { Day } from '@/core/day'
 import { addMoney, decimal, formatMoney, roundToMoney, subtractMoney, type Money } from '@/core/money'
 import { overLimit } from '@/core/sale'
@@ -12,7 +12,8 @@ import { Menu } from '../Menu'
 import { messageFor, Refusal } from '../Refusal'
 import { ForWhom, type Buyer } from './ForWhom'
 import { LineEditor } from './LineEditor'
-import { draftTotals, isBlank, type DraftSettings, type LineDraft } from './lineDraft'
+import { taxAreaAt } from '@/core/tax'
+import { draftTotals, isBlank, taxCodeOf, type DraftSettings, type LineDraft } from './lineDraft'
 import type { SaleFacts } from './saleFacts'
 import { SaleMore } from './SaleMore'
 import { useLines } from './useLines'
@@ -29,9 +30,13 @@ interface Props {
     readonly number: number
     readonly agreed: boolean
     readonly total: string
+    /** Which one is before whoever changes it. */
+    readonly edition: string
   } | null
   readonly today: Day
-  readonly settings: Omit<DraftSettings, 'exempt' | 'pricesIncludeTax'>
+  readonly settings: Pick<DraftSettings, 'currency' | 'roundPer' | 'codes'> & {
+    readonly areas: readonly { readonly code: string; readonly taxCode: string }[]
+  }
   readonly pricesIncludeTax: boolean
   readonly kinds: readonly string[]
   readonly buyer: Buyer | null
@@ -63,34 +68,51 @@ const useTyped = ({ sale, settings: { currency }, buyer, facts, lines }: Props) 
   return { ...draft, ...left, set, setLines, say }
 }
 
+/** How lines are reckoned for this buyer and this address. */
+const useSettings = (
+  { sale, settings, pricesIncludeTax }: Props,
+  buyer: Buyer | null,
+  deliverTo: string,
+): DraftSettings =>
+  useMemo(() => {
+    const addresses = buyer?.addresses ?? []
+    return {
+      ...settings,
+      exempt: buyer?.exempt ?? false,
+      pricesIncludeTax: sale ? pricesIncludeTax : (buyer?.pricesIncludeTax ?? pricesIncludeTax),
+      deliverTo,
+      areaCode: (to) => {
+        const area = settings.areas.length === 0 ? '' : taxAreaAt(addresses, to)
+        return area === '' ? undefined : settings.areas.find((a) => a.code === area)?.taxCode
+      },
+    }
+  }, [settings, buyer, sale, pricesIncludeTax, deliverTo])
+
 /** A sale while it is written or changed: who, what, what it comes to, and everything else that can be said of it. */
 export const SaleForm = (p: Props) => {
-  const { sale, today, settings, pricesIncludeTax } = p
+  const { sale, today, settings } = p
   const { currency } = settings
   const { buyer, facts, lines, set, say, setLines, bringBack, sent } = useTyped(p)
   const [panel, setPanel] = useState<'usual' | 'other' | null>(null)
   const [more, setMore] = useState(sale !== null)
   const table = useRef<HTMLTableElement>(null)
+  // Two hundred lines are reckoned anew for another address after its key is drawn, not before.
+  const whole = useSettings(p, buyer, useDeferredValue(facts.deliverTo))
   const { write, change, busy, refused, problems } = useSaleSave({
     sale,
     buyer,
     facts,
     lines,
     currency,
+    taxOf: (l) => taxCodeOf(l, { ...whole, deliverTo: facts.deliverTo }),
     onSaved: sent,
   })
   const save = useAhead(() => (sale ? change() : write(false)))
   const order = useAhead(() => write(true))
-  const whole = useMemo(
-    (): DraftSettings => ({
-      ...settings,
-      exempt: buyer?.exempt ?? false,
-      pricesIncludeTax: sale ? pricesIncludeTax : (buyer?.pricesIncludeTax ?? pricesIncludeTax),
-    }),
-    [settings, buyer, sale, pricesIncludeTax],
-  )
   const { shown, hands } = useLines({ lines, setLines, taxCode: present(settings.codes[0]).code, table })
-  useRepricing(lines, setLines, buyer?.id ?? null, whole.pricesIncludeTax)
+  const { areaCode, deliverTo } = whole
+  const going = useMemo(() => ({ to: (l: LineDraft) => l.deliverTo || deliverTo, areaCode }), [areaCode, deliverTo])
+  useRepricing(lines, setLines, { customerId: buyer?.id ?? null, withTax: whole.pricesIncludeTax, going })
   const totals = useMemo(() => draftTotals(shown, facts.less, whole), [shown, facts.less, whole])
   const over = sayOver(buyer, totals.gross, sale?.agreed ? sale.total : '0')
   const addresses = useMemo(
@@ -174,7 +196,7 @@ export const SaleForm = (p: Props) => {
             : `Ctrl Enter${sale ? '' : ' · nothing is recorded in the books yet'}`}
         </span>
       </div>
-      {more && <SaleMore facts={facts} addresses={addresses} onFacts={say} />}
+      {more && <SaleMore facts={facts} addresses={addresses} isNew={!sale} onFacts={say} />}
       {panel === 'usual' && buyer && (
         <UsualPanel customerId={buyer.id} customer={buyer.name} onTake={take} onClose={() => setPanel(null)} />
       )}

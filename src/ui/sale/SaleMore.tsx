@@ -1,3 +1,4 @@
+import { addressLine } from '@/core/people'
 import { CHANNEL_NAMES } from '@/core/names'
 import { Text } from '../fields'
 import { Select } from '../Select'
@@ -9,21 +10,33 @@ interface Props {
   readonly facts: SaleFacts
   /** Where this customer has things delivered. */
   readonly addresses: readonly string[]
+  /** It is written for the first time. */
+  readonly isNew: boolean
   readonly onFacts: (change: Partial<SaleFacts>) => void
 }
 
 /** Everything that is said of a sale now and then: notes, where it goes, how it came. */
-export const SaleMore = ({ facts, addresses, onFacts }: Props) => (
+export const SaleMore = ({ facts, addresses, isNew, onFacts }: Props) => (
   <div className="grid max-w-245 gap-4 md:grid-cols-2">
     <Words label="Text above the lines" value={facts.noteAbove} onValue={(noteAbove) => onFacts({ noteAbove })} />
     <Words label="Text below the lines" value={facts.note} onValue={(note) => onFacts({ note })} />
-    <Words
-      label="Deliver to"
-      value={facts.deliverTo}
-      most={500}
-      onValue={(deliverTo) => onFacts({ deliverTo })}
-      hint={addresses.length > 1 ? `${addresses.length} addresses on file; the default is filled in` : undefined}
-    />
+    <div className="grid content-start gap-2">
+      <Words
+        label="Deliver to"
+        value={facts.deliverTo}
+        most={500}
+        onValue={(deliverTo) => onFacts({ deliverTo })}
+        hint={isNew && addresses.length > 0 ? 'Leave empty to use the default address' : undefined}
+      />
+      {addresses.length > 1 && (
+        <Select
+          label="Addresses on file"
+          value={addresses.includes(facts.deliverTo) ? facts.deliverTo : ''}
+          options={{ '': 'Choose', ...Object.fromEntries(addresses.map((a) => [a, addressLine(a)])) }}
+          onValue={(deliverTo) => onFacts({ deliverTo })}
+        />
+      )}
+    </div>
     <Words
       label="Delivery instructions"
       value={facts.deliverNote}

@@ -1,3 +1,4 @@
+import { addressLine } from '@/core/people'
 import { formatPercent } from '@/core/locale'
 import { present } from '@/core/present'
 import { formatMoney, isPositiveMoney, negateMoney, formatQuantity } from '@/core/money'
@@ -91,7 +92,7 @@ const SheetRow = ({ line: l, sheet }: { readonly line: StoryLine; readonly sheet
         )}
         {l.note && <div className="sub">{l.note}</div>}
         {l.deliverTo && l.deliverTo !== sale.deliverTo && (
-          <div className="sub">Deliver to {l.deliverTo.replace(/\n/g, ', ')}</div>
+          <div className="sub">Deliver to {addressLine(l.deliverTo)}</div>
         )}
         {agreed && l.fromShelf && l.toHandOver.gt(0) && (
           <div className={`text-xs ${missing.gt(0) ? 'text-oxide-700' : 'text-iron-500'}`}>

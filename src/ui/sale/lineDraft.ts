@@ -1,6 +1,6 @@
 import type { Treatment } from '@/core/tax'
 import { isEmptyRow } from '../form/isEmptyRow'
-import { formatPercent } from '@/core/locale'
+import { readLess, sayLess } from './less'
 import { present } from '@/core/present'
 import {
   decimal,
@@ -15,7 +15,7 @@ import {
   subtractMoney,
 } from '@/core/money'
 import { lineWorth, shareWholeDiscount, marginPercent } from '@/core/sale'
-import { computeTax, type TaxCode, type TaxedDocument } from '@/core/tax'
+import { computeTax, type TaxCode, type TaxedDocument, pickTax } from '@/core/tax'
 
 /** A line while it is typed. Everything is text. */
 export interface LineDraft {
@@ -32,7 +32,12 @@ export interface LineDraft {
   readonly priceFrom: string
   /** What comes off: `10%`, `6.00`, or `10%+6.00`. */
   readonly less: string
+  /** Its own tax; where it is delivered may pick another (`taxCodeOf`). */
   readonly taxCode: string
+  /** It was chosen by hand: no address picks another. */
+  readonly taxChosen?: boolean
+  /** Of a line that is opened: where it was delivered when its tax was this one. */
+  readonly taxAt?: string
   /** The rates it was agreed at: they stay while its tax code does. */
   readonly rateId?: number
   readonly choice: 'none' | 'optional' | 'alternative'
@@ -115,15 +120,10 @@ export interface SavedLine {
   readonly deliverTo: string
 }
 
-export const sayLess = (percent: string, amount: string): string =>
-  [Number(percent) > 0 ? formatPercent(String(Number(percent))) : '', /[1-9]/.test(amount) ? amount : '']
-    .filter(Boolean)
-    .join('+')
-
 /** A saved line opened again: the same line, or (`asNew`) a new one that says the same. */
 export const fromSaved = (
   l: SavedLine,
-  wish: { readonly agreed?: boolean; readonly asNew?: boolean } = {},
+  wish: { readonly agreed?: boolean; readonly asNew?: boolean; readonly deliverTo?: string } = {},
 ): LineDraft => ({
   key: wish.asNew ? newKey() : `line${l.id}`,
   ...(wish.asNew ? {} : { lineId: l.id }),
@@ -136,6 +136,7 @@ export const fromSaved = (
   priceFrom: l.priceFrom,
   less: sayLess(l.discountPercent, l.discountAmount),
   taxCode: l.taxCode,
+  ...(wish.asNew ? {} : { taxAt: l.deliverTo || (wish.deliverTo ?? '') }),
   ...(wish.agreed && !wish.asNew ? { rateId: l.rateId } : {}),
   choice: l.choice,
   choiceGroup: l.choiceGroup,
@@ -150,18 +151,6 @@ const asTaxCode = (c: PlainTaxCode, agreedAt?: number): TaxCode => {
   return { ...c, id, components: components.map((k) => ({ ...k, rate: decimal(k.rate) })) }
 }
 
-/** What comes off, read from what was typed: a percentage, an amount, or both. Null where it is neither. */
-export const readLess = (typed: string): { readonly percent: string; readonly amount: string } | null => {
-  const parts = typed.replace(/\s/g, '').replaceAll(',', '').split('+').filter(Boolean)
-  let [percent, amount] = ['0', '0']
-  for (const part of parts) {
-    if (/^\d{1,3}(\.\d{1,4})?%$/.test(part)) percent = part.slice(0, -1)
-    else if (/^\d{1,12}(\.\d{1,4})?$/.test(part)) amount = part
-    else return null
-  }
-  return { percent, amount }
-}
-
 export interface DraftSettings {
   readonly currency: string
   readonly pricesIncludeTax: boolean
@@ -169,6 +158,24 @@ export interface DraftSettings {
   readonly codes: readonly PlainTaxCode[]
   /** No tax is charged to this customer. */
   readonly exempt: boolean
+  /** Where it goes, where a line says nothing else. */
+  readonly deliverTo: string
+  /** The tax that an address picks for what is taxed; undefined where it picks none. */
+  readonly areaCode: (deliverTo: string) => string | undefined
+}
+
+/** For what is taken along, whoever takes it: no address picks a tax. */
+export const IN_STORE: Pick<DraftSettings, 'deliverTo' | 'areaCode'> = { deliverTo: '', areaCode: () => undefined }
+
+/** The tax of a line: its own, or the one its delivery address picks. A line that is opened keeps what it has until that changes. */
+export const taxCodeOf = (l: LineDraft, s: Pick<DraftSettings, 'codes' | 'deliverTo' | 'areaCode'>): string => {
+  const at = l.deliverTo || s.deliverTo
+  if (l.taxChosen || l.taxAt === at) return l.taxCode
+  // What an address had picked for it is not its own: that is the usual one.
+  const wasPicked = l.taxAt !== undefined && s.areaCode(l.taxAt) === l.taxCode
+  const find = (code: string | undefined) => s.codes.find((c) => c.code === code)
+  const own = (wasPicked ? undefined : find(l.taxCode)) ?? present(s.codes[0])
+  return pickTax({ byArea: find(s.areaCode(at)), own }).code
 }
 
 export interface DraftTotals extends TaxedDocument {
@@ -210,7 +217,10 @@ export const draftTotals = (lines: readonly LineDraft[], wholeLess: string, s: D
     lines.map((l, i) => ({
       amount: subtractMoney(present(counted[i]), present(shares[i])),
       taxCode: asTaxCode(
-        (s.exempt ? exempt : undefined) ?? s.codes.find((c) => c.code === l.taxCode) ?? present(s.codes[0]),
+        // What was agreed is not taxed anew because its customer is exempt by now.
+        (s.exempt && l.rateId === undefined ? exempt : undefined) ??
+          s.codes.find((c) => c.code === taxCodeOf(l, s)) ??
+          present(s.codes[0]),
         l.rateId,
       ),
     })),
@@ -250,8 +260,12 @@ export const groupSums = (
   return new Map([...sums].map(([key, sum]) => [key, formatMoney(sum)]))
 }
 
-/** Lines as the HTTP interface takes them. */
-export const toInput = (lines: readonly LineDraft[], currency: string) =>
+/** Lines as the HTTP interface takes them, each with the tax that `taxOf` says. */
+export const toInput = (
+  lines: readonly LineDraft[],
+  currency: string,
+  taxOf: (line: LineDraft) => string = (l) => l.taxCode,
+) =>
   lines
     .filter((l) => !isBlank(l))
     .map((l) => {
@@ -268,28 +282,10 @@ export const toInput = (lines: readonly LineDraft[], currency: string) =>
         unitPrice: l.unitPrice === '' ? '0' : l.unitPrice,
         discountPercent: less.percent,
         discountAmount: less.amount === '0' ? '0' : toDecimalString(amountOf(less.amount, currency)),
-        taxCode: l.taxCode,
+        taxCode: taxOf(l),
         choice: l.choice,
         ...(l.choice === 'alternative' ? { choiceGroup: l.choiceGroup || 'Choice' } : {}),
         chosen: l.chosen,
         deliverTo: l.deliverTo,
-      }
-    })
-
-/** Rows pasted from a spreadsheet: quantity, what, price in any order that can be told apart. */
-export const readPasted = (text: string, taxCode: string): LineDraft[] =>
-  text
-    .split(/\r?\n/)
-    .map((row) => row.split('\t').map((cell) => cell.trim()))
-    .filter((cells) => cells.some((c) => c !== '') && cells.length > 1)
-    .map((cells) => {
-      const numbers = cells.filter((c) => /^[\d.,]+$/.test(c)).map((c) => c.replaceAll(',', ''))
-      const words = cells.filter((c) => c !== '' && !/^[\d.,]+$/.test(c))
-      return {
-        ...emptyLine(taxCode),
-        description: words.join(' '),
-        quantity: numbers[0] ?? '1',
-        unitPrice: numbers[1] ?? '',
-        priceFrom: 'typed',
       }
     })

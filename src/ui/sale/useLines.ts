@@ -1,7 +1,8 @@
 'use client'
 import { useEffect, useMemo, useRef, useState, type RefObject } from 'react'
 import { present } from '@/core/present'
-import { emptyLine, isBlank, readPasted, type LineDraft } from './lineDraft'
+import { emptyLine, isBlank, type LineDraft } from './lineDraft'
+import { readPasted } from './pasted'
 import type { SetLines } from './useRepricing'
 
 type Change = Partial<LineDraft> | ((line: LineDraft) => Partial<LineDraft>)

@@ -2,12 +2,12 @@
 import { useCallback, useEffect, useRef, type Dispatch, type SetStateAction } from 'react'
 import { track } from '../ahead'
 import { call } from '../send'
-import type { LineDraft } from './lineDraft'
+import type { DraftSettings, LineDraft } from './lineDraft'
 
 export interface PriceAnswer {
   readonly price: string
   readonly from: string
-  readonly taxCode: string
+  readonly ownTaxCode: string
   readonly available: string | null
   readonly onTheWay: string
   readonly unitCost: string
@@ -23,8 +23,29 @@ interface Lines {
 export const useSetLines = (set: (change: (now: Lines) => Lines) => void): SetLines =>
   useCallback((to) => set((now) => ({ lines: typeof to === 'function' ? to(now.lines) : to })), [set])
 
-const questionOf = (l: LineDraft, customerId: number | null, withTax: boolean): string =>
-  `${l.goodsId}:${l.quantity}:${customerId}:${withTax}`
+/** For whom lines are priced, and where they go. */
+interface Pricing {
+  readonly customerId: number | null
+  readonly withTax: boolean
+  /** Where a line goes, and the tax that picks; null where it is taken along. */
+  readonly going: {
+    readonly to: (line: LineDraft) => string
+    readonly areaCode: DraftSettings['areaCode']
+  } | null
+}
+
+/** What a price depends on: of an address the tax that it picks, so that typing one asks nothing until it picks another. */
+const questionOf = (l: LineDraft, { customerId, withTax, going }: Pricing): string =>
+  `${l.goodsId}:${l.quantity}:${customerId}:${withTax}:${going?.areaCode(going.to(l)) ?? ''}`
+
+const queryOf = (l: LineDraft, { customerId, withTax, going }: Pricing): string =>
+  new URLSearchParams({
+    goodsId: String(l.goodsId),
+    quantity: l.quantity,
+    withTax: String(withTax),
+    ...(customerId === null ? {} : { customerId: String(customerId) }),
+    ...(going === null ? { inStore: 'true' } : { deliverTo: going.to(l) }),
+  }).toString()
 
 /** A line with what was answered about its goods; its price only where nobody typed one and it is not an old line opened. */
 const priced = (l: LineDraft, { price, from, ...facts }: PriceAnswer, opened: boolean): LineDraft => ({
@@ -32,7 +53,8 @@ const priced = (l: LineDraft, { price, from, ...facts }: PriceAnswer, opened: bo
   available: facts.available ?? undefined,
   onTheWay: facts.onTheWay,
   unitCost: facts.unitCost,
-  ...(l.priceFrom === 'typed' || opened ? {} : { unitPrice: price, priceFrom: from, taxCode: facts.taxCode }),
+  ...(l.priceFrom === 'typed' || opened ? {} : { unitPrice: price, priceFrom: from }),
+  ...(l.priceFrom === 'typed' || l.taxChosen || l.lineId !== undefined ? {} : { taxCode: facts.ownTaxCode }),
 })
 
 /**
@@ -42,14 +64,13 @@ const priced = (l: LineDraft, { price, from, ...facts }: PriceAnswer, opened: bo
 export const useRepricing = (
   lines: readonly LineDraft[],
   setLines: SetLines,
-  customerId: number | null,
-  withTax: boolean,
+  { customerId, withTax, going }: Pricing,
 ): void => {
   const asked = useRef(new Map<string, string>())
   useEffect(() => {
     const changed = lines.filter((l) => {
       if (l.goodsId === undefined || !/^\d+(\.\d+)?$/.test(l.quantity)) return false
-      const question = questionOf(l, customerId, withTax)
+      const question = questionOf(l, { customerId, withTax, going })
       // What is opened again keeps the price it has until something about it changes.
       if (!asked.current.has(l.key) && l.lineId !== undefined && l.unitPrice !== '') {
         asked.current.set(l.key, question)
@@ -62,12 +83,10 @@ export const useRepricing = (
     void track(new Promise<void>((done) => (settle = done)))
     const timer = setTimeout(() => {
       const answers = changed.map(async (l) => {
-        const question = questionOf(l, customerId, withTax)
+        const question = questionOf(l, { customerId, withTax, going })
         const opened = asked.current.get(l.key) === question
         asked.current.set(l.key, question)
-        const who = customerId === null ? '' : `&customerId=${customerId}`
-        const query = `goodsId=${l.goodsId}&quantity=${l.quantity}${who}&withTax=${withTax}`
-        const answer = await call('GET', `/prices?${query}`)
+        const answer = await call('GET', `/prices?${queryOf(l, { customerId, withTax, going })}`)
         // The answer to an earlier quantity comes too late, whenever it comes.
         if (!answer.ok || asked.current.get(l.key) !== question) return
         setLines((now) =>
@@ -81,5 +100,5 @@ export const useRepricing = (
       clearTimeout(timer)
       settle()
     }
-  }, [lines, setLines, customerId, withTax])
+  }, [lines, setLines, customerId, withTax, going])
 }

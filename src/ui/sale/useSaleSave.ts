@@ -2,22 +2,29 @@ import { useMemo, useState } from 'react'
 import { present } from '@/core/present'
 import { useSend } from '../send'
 import type { Buyer } from './ForWhom'
-import { readLess, toInput, type LineDraft } from './lineDraft'
+import { readLess } from './less'
+import { toInput, type LineDraft } from './lineDraft'
 import { asShown, problemsOf } from './lineProblems'
 import type { SaleFacts } from './saleFacts'
 
 interface Draft {
   /** The sale that is changed; null writes a new one. */
-  readonly sale: { readonly id: number; readonly number: number; readonly agreed: boolean } | null
+  readonly sale: {
+    readonly id: number
+    readonly number: number
+    readonly agreed: boolean
+    readonly edition: string
+  } | null
   readonly buyer: Buyer | null
   readonly facts: SaleFacts
   readonly lines: readonly LineDraft[]
   readonly currency: string
+  readonly taxOf?: (line: LineDraft) => string
   readonly onSaved: () => void
 }
 
 /** What is said of a sale and its lines, as the calls take it. */
-export const saleBody = ({ sale, facts, lines, currency }: Omit<Draft, 'buyer' | 'onSaved'>) => {
+export const saleBody = ({ sale, facts, lines, currency, taxOf }: Omit<Draft, 'buyer' | 'onSaved'>) => {
   const less = readLess(facts.less) ?? { percent: facts.less, amount: '0' }
   const { less: _less, kind, deliverTo, ...plain } = facts
   return {
@@ -26,7 +33,7 @@ export const saleBody = ({ sale, facts, lines, currency }: Omit<Draft, 'buyer' |
     ...(sale || deliverTo ? { deliverTo } : {}),
     discountPercent: less.percent,
     discountAmount: less.amount,
-    lines: toInput(lines, currency),
+    lines: toInput(lines, currency, taxOf),
   }
 }
 
@@ -76,11 +83,11 @@ export const useSaleSave = (draft: Draft) => {
   }
   const change = async () => {
     setSent(draft.lines)
-    const { id, number, agreed } = present(sale)
+    const { id, number, agreed, edition } = present(sale)
     const changed = await send(
       'POST',
       `/sales/${id}/change`,
-      { ...saleBody(draft), wantedBy: facts.wantedBy || null, tell: facts.tell },
+      { ...saleBody(draft), wantedBy: facts.wantedBy || null, tell: facts.tell, edition },
       {
         say: () => (agreed ? `Order ${number} changed. The earlier version is kept.` : `Sale ${number} saved.`),
         go: () => `/sales/${id}`,

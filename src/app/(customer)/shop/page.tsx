@@ -1,3 +1,4 @@
+import { addressLine } from '@/core/people'
 import { house, readBusiness } from '@/model/access/house'
 import type { Metadata } from 'next'
 import { headers } from 'next/headers'
@@ -31,7 +32,7 @@ export default async function ShopPage() {
         <header className="mb-6 border-b-2 border-iron-900 pb-3">
           <h1>{business.name}</h1>
           <p className="sub">
-            {[business.address.replace(/\n/g, ', '), business.phone].filter(Boolean).join(' · ')} · prices{' '}
+            {[addressLine(business.address), business.phone].filter(Boolean).join(' · ')} · prices{' '}
             {business.pricesIncludeTax ? 'with' : 'without'} tax
           </p>
         </header>

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { id, on, day } from '@/contract/fields'
+import { id, on, day, text } from '@/contract/fields'
 import { changedLines } from '@/contract/lines'
 import { saleFacts } from './saleFacts'
 
@@ -11,4 +11,6 @@ export const changeSaleInput = z.object({
   wantedBy: day.nullable().optional(),
   /** Tells the customer by mail when the day of an order moves; where there is an address, unless it says no. */
   tell: z.boolean().optional(),
+  /** The edition of the sale that was looked at: what was changed or accepted since must be looked at first. */
+  edition: text(40).optional(),
 })

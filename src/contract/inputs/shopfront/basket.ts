@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { id, quantityOrZero, text } from '@/contract/fields'
+import { amount, id, quantityOrZero, text } from '@/contract/fields'
 
 /** Which basket: the owner names it, a customer's browser shows its secret. */
 export const whose = { basketId: id.optional(), secret: text(100).optional() }
@@ -8,6 +8,8 @@ export const orderBasketInput = z.object({
   ...whose,
   /** The turn of the basket that was looked at: a newer one must be looked at first. */
   turn: z.int().min(0),
+  /** What it came to with tax when it was looked at: where a price changed since, it must be looked at again. */
+  total: amount.optional(),
   /** Whom it is for; left out, the customer with the basket's e-mail, or a new one. */
   customerId: id.optional(),
   pay: z.enum(['card', 'bill'], { error: 'Say card or bill.' }).default('bill'),

@@ -1,4 +1,5 @@
 'use client'
+import { addressLine } from '@/core/people'
 import { CommandForm } from '../../form/CommandForm'
 import { FormDay, FormPick, FormSelect, FormText } from '../../form/inputs'
 import { Quantities, quantitiesOf, type PanelProps, type SheetLine } from './parts'
@@ -74,7 +75,7 @@ export const Agree = ({ sale, today, onClose }: PanelProps) => {
             label="Delivered to"
             options={[...new Set([sale.deliverTo, ...sale.addresses])].map((a) => ({
               value: a,
-              name: a.replace(/\n/g, ', ') || 'None',
+              name: addressLine(a) || 'None',
             }))}
           />
         </div>

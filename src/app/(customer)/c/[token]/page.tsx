@@ -42,12 +42,20 @@ export default async function OwnPage({ params }: { params: Promise<{ token: str
               currency={view.business.currency}
             />
           )}
+          {view.notShown && <p>{WHY[view.notShown]}</p>}
           <Money view={view} token={token} />
           <Papers view={view} token={token} />
         </div>
       </main>
     </HouseLocale>
   )
+}
+
+/** Why the sale they come for is not shown. */
+const WHY: Readonly<Record<NonNullable<CustomerPage['notShown']>, string>> = {
+  prepared: 'We are preparing your estimate. You will find it on this page as soon as we have sent it.',
+  revised: 'We are revising your estimate. You will find the new one on this page as soon as we have sent it.',
+  over: 'This estimate is no longer open. Please ask us for a new one.',
 }
 
 const show = (amount: string, currency: string): string => formatPrice(decimal(amount), currency)

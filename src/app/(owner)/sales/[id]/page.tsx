@@ -1,3 +1,4 @@
+import { addressLine } from '@/core/people'
 import { PURCHASE_STATUS_NAMES } from '@/core/names'
 import { cache } from 'react'
 import type { Metadata } from 'next'
@@ -85,7 +86,7 @@ export default async function SaleSheet({ params, searchParams }: Props) {
             {sale.note && <p className="mt-3 max-w-prose whitespace-pre-line">{sale.note}</p>}
             {sale.deliverTo && (
               <p className="sub mt-3">
-                Deliver to {sale.deliverTo.replace(/\n/g, ', ')}
+                Deliver to {addressLine(sale.deliverTo)}
                 {sale.deliverNote && ` (${sale.deliverNote})`}
               </p>
             )}

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next'
 import { decimal } from '@/core/money'
 import { goodsView } from '@/model/goods/goods'
-import { readPrice } from '@/model/goods/prices'
+import { readPrice, taxAreasView } from '@/model/goods/prices'
 import { emptyLine } from '@/ui/sale/lineDraft'
 import { customerView } from '@/model/people/customers'
 import { readPlainTaxCodes } from '@/model/books/taxCodes'
@@ -18,7 +18,7 @@ export default async function NewSalePage({ searchParams }: { searchParams: Sear
   const customer = /^\d{1,9}$/.test(query.customer ?? '')
     ? await customerView(db, Number(query.customer), business, today)
     : null
-  const codes = await readPlainTaxCodes(db, today)
+  const [codes, areas] = await Promise.all([readPlainTaxCodes(db, today), taxAreasView(db)])
   // `take=12x3,14x1`: three of goods 12 and one of goods 14, at today's prices.
   const wanted = (query.take ?? '').split(',').flatMap((part) => {
     const [, goodsId, quantity] = /^(\d{1,9})x(\d{1,8}(?:\.\d{1,4})?)$/.exec(part) ?? []
@@ -33,7 +33,7 @@ export default async function NewSalePage({ searchParams }: { searchParams: Sear
         ])
         if (!goods || !price) return []
         const base = {
-          ...emptyLine(price.taxCode),
+          ...emptyLine(price.ownTaxCode),
           key: `take${i}`,
           goodsId,
           quantity,
@@ -57,10 +57,10 @@ export default async function NewSalePage({ searchParams }: { searchParams: Sear
       <SaleForm
         sale={null}
         today={today}
-        settings={{ currency, roundPer: business.taxRoundedPer, codes }}
+        settings={{ currency, roundPer: business.taxRoundedPer, codes, areas }}
         pricesIncludeTax={business.pricesIncludeTax}
         kinds={business.kinds}
-        buyer={customer && { ...customer, exempt: customer.taxExempt }}
+        buyer={customer}
         facts={{ ...NO_FACTS, kind: business.kinds[0] ?? '' }}
         lines={lines}
       />

@@ -1,11 +1,13 @@
 import { present } from '@/core/present'
 import type { Metadata } from 'next'
 import { notFound } from 'next/navigation'
+import { taxAreasView } from '@/model/goods/prices'
 import { customerView } from '@/model/people/customers'
 import { readPlainTaxCodes } from '@/model/books/taxCodes'
 import { saleView } from '@/model/sale/saleView'
 import { Heading } from '@/ui/Heading'
-import { fromSaved, sayLess } from '@/ui/sale/lineDraft'
+import { sayLess } from '@/ui/sale/less'
+import { fromSaved } from '@/ui/sale/lineDraft'
 import { ChangeSaleForm } from '@/ui/sale/ChangeSaleForm'
 import { pack } from '@/ui/pack'
 import { idFrom, openShop } from '../../../_shop'
@@ -15,9 +17,10 @@ export const metadata: Metadata = { title: 'Change lines' }
 export default async function ChangePage({ params }: { params: Promise<{ id: string }> }) {
   const { db, business, today, currency } = await openShop()
   const sale = (await saleView(db, await idFrom(params), business, today)) ?? notFound()
-  const [customer, codes] = await Promise.all([
+  const [customer, codes, areas] = await Promise.all([
     customerView(db, sale.customerId, business, today),
     readPlainTaxCodes(db, today),
+    taxAreasView(db),
   ])
   const agreed = sale.agreedOn !== null
   const words = (kind: string) => kind === 'heading' || kind === 'text'
@@ -25,12 +28,12 @@ export default async function ChangePage({ params }: { params: Promise<{ id: str
     <>
       <Heading above={`Sale ${sale.number} · ${sale.customer}`} title={agreed ? 'Change order' : 'Change lines'} />
       <ChangeSaleForm
-        sale={{ id: sale.id, number: sale.number, agreed, total: sale.totals.gross }}
+        sale={{ id: sale.id, number: sale.number, agreed, total: sale.totals.gross, edition: sale.edition }}
         today={today}
-        settings={{ currency, roundPer: business.taxRoundedPer, codes }}
+        settings={{ currency, roundPer: business.taxRoundedPer, codes, areas }}
         pricesIncludeTax={sale.pricesIncludeTax}
         kinds={business.kinds}
-        buyer={{ ...present(customer), exempt: present(customer).taxExempt }}
+        buyer={present(customer)}
         facts={{
           title: sale.title,
           noteAbove: sale.noteAbove,
@@ -48,7 +51,7 @@ export default async function ChangePage({ params }: { params: Promise<{ id: str
         lines={pack(
           sale.lines
             .filter((l) => !agreed || l.agreed !== '0' || words(l.kind) || l.choice !== 'none')
-            .map((l) => fromSaved(l, { agreed })),
+            .map((l) => fromSaved(l, { agreed, deliverTo: sale.deliverTo })),
         )}
       />
     </>
