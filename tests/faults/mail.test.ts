@@ -5,13 +5,18 @@ import { freePort } from '../../scripts/cluster'
 import { addCustomer, ask, dropHome, eventually, makeHomeFolder, open, pause, setUp } from './till'
 
 describe('a mail server that drips', () => {
-  /** Greets, then says one more line of its welcome every half second, and never the last one. */
+  /**
+   * Greets, and answers who greets back with one more line every half second, and never the last one. It waits for them:
+   * lines that come with the greeting are taken for a part of it.
+   */
   const drip = () =>
     createServer((socket) => {
       socket.on('error', () => {})
       socket.write('220 slow.example\r\n')
-      const more = setInterval(() => socket.write('250-SOMETHING\r\n'), 500)
-      socket.on('close', () => clearInterval(more))
+      socket.once('data', () => {
+        const more = setInterval(() => socket.write('250-SOMETHING\r\n'), 500)
+        socket.once('close', () => clearInterval(more))
+      })
     })
 
   test('holds neither the owner nor the letter, which goes once when the server is well again', async () => {
