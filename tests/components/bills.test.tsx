@@ -182,15 +182,14 @@ describe('a bill of a supplier', () => {
       <PayForm
         supplierId={3}
         billId={5}
-        amount="58.00"
-        discount={{ through: day('2026-03-09'), amount: '1.16' }}
+        amount="56.84"
+        saves={{ through: day('2026-03-09'), amount: '1.16' }}
         currency="USD"
         today={TODAY}
         onDone={nothing}
       />,
     )
-    expect(document.body.textContent).toContain('1.16 less when it is paid by 9 Mar 2026')
-    await type('Amount', '56.84')
+    expect(document.body.textContent).toContain('1.16 is let off when this is paid by 9 Mar 2026')
     await choose('From', 'Drawer')
     await press(/^Pay/)
     await waitFor(() => expect(said).toEqual(['E-1: 56.84 paid to Halden. 1.16 let off.']))
@@ -208,7 +207,7 @@ describe('a bill of a supplier', () => {
           id: 5,
           supplierId: 3,
           supplier: 'Halden',
-          open: '0.00',
+          toPay: '0.00',
           discount: null,
           isOpen: false,
           on: TODAY,

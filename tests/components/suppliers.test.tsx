@@ -96,7 +96,7 @@ describe('suppliers', () => {
         supplierId={3}
         billId={null}
         amount="40.00"
-        discount={null}
+        saves={null}
         currency="USD"
         today={TODAY}
         onDone={() => {}}

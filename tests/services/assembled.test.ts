@@ -64,6 +64,17 @@ describe('kits put together ahead', () => {
     expect(await s.ties()).toEqual([])
   })
 
+  test('come apart at what their parts cost, also where none of a part lies on a shelf any more', async () => {
+    await s.run(assembleKits, { goodsId: duo, quantity: '5' })
+    // All five violins are in them; of the rosin ten of twenty are.
+    expect([await worth(s.violin), await worth(s.rosin)]).toEqual(['0.00', '60.00'])
+    await s.run(takeKitsApart, { goodsId: duo, quantity: '2' })
+    expect([await worth(s.violin), await worth(s.rosin)]).toEqual(['1200.00', '84.00'])
+    await s.run(takeKitsApart, { goodsId: duo, quantity: '3' })
+    expect([await worth(s.violin), await worth(s.rosin), await worth(duo)]).toEqual(['3000.00', '120.00', '0.00'])
+    expect(await s.ties()).toEqual([])
+  })
+
   test('go first, the rest as parts; they come back assembled', async () => {
     await s.run(assembleKits, { goodsId: duo, quantity: '2' })
     const { saleId, lineId } = await sell('3')

@@ -3,7 +3,9 @@ import { day } from '@/core/day'
 import { listAccounts } from '@/data/queries/accounts'
 import { toDecimalString } from '@/core/money'
 import { readNotInvoiced } from '@/model/buying/notInvoiced'
-import { payablesView } from '@/model/buying/payables'
+import { readBillPage } from '@/model/buying/pages'
+import { payablesView, readDueSoon } from '@/model/buying/payables'
+import { readSupplierPage } from '@/model/buying/supplierPage'
 import { enterBill } from '@/services/buying/enterBill'
 import { paySupplier, voidSupplierPayment } from '@/services/buying/paySupplier'
 import { receiveGoods } from '@/services/buying/receiveGoods'
@@ -169,6 +171,41 @@ describe('payments', () => {
     expect(await s.refusal(paySupplier, pay('2026-02-15', '40.00', { amount: '30.00' }))).toBe('invalid')
     await s.run(paySupplier, pay('2026-02-15', '40.00'))
     expect(await s.refusal(voidBill, { billId: bill.id, reason: 'x' })).toBe('bill-is-paid')
+    expect(await s.ties()).toEqual([])
+  })
+})
+
+describe('two percent for paying within ten days', () => {
+  const pages = async (billId: number) => {
+    const at = await where()
+    const [bill, owed, due] = [
+      await readBillPage(at, billId),
+      await readSupplierPage(at, supplier),
+      await readDueSoon({ ...at, today: day('2026-03-05') }),
+    ]
+    return [
+      bill!.toPay,
+      owed!.toPay.amount,
+      owed!.toPay.saves?.amount ?? null,
+      bill!.bill.discount?.amount ?? null,
+      due.byCheck.map((b) => b.says),
+    ]
+  }
+  const said = (amount: string) => [`Gutwerk Strings, B-100.00: ${amount}`]
+
+  test('is what paying it takes, on every page that offers to; and may be had again where that payment was void', async () => {
+    const bill = await desk.bill('100.00')
+    expect(await pages(bill.id)).toEqual(['98.00', '98.00', '2.00', '2.00', said('98.00')])
+    const wish = { supplierId: supplier, from: 'drawer' as const, amount: '98.00' }
+    const paid = await s.answer(paySupplier, { ...wish, for: [{ billId: bill.id, amount: '98.00' }] })
+    expect(paid).toMatchObject({ discount: '2.00', ahead: '0.00' })
+    expect(await pages(bill.id)).toEqual(['0.00', '0.00', null, null, []])
+    // It went from the bank, not from the drawer.
+    await s.run(voidSupplierPayment, { paymentId: paid.id, reason: 'from the bank' })
+    expect(await pages(bill.id)).toEqual(['98.00', '98.00', '2.00', '2.00', said('98.00')])
+    const again = await s.answer(paySupplier, { ...wish, from: 'bank', for: 'oldest' })
+    expect(again).toMatchObject({ filled: [{ amount: '98.00', discount: '2.00' }], ahead: '0.00' })
+    expect([await desk.balance('payables'), await desk.balance('purchase-discounts')]).toEqual(['0.00', '-2.00'])
     expect(await s.ties()).toEqual([])
   })
 })

@@ -2,13 +2,17 @@ import { schemaProblems } from '../files/schema'
 import { XMLParser } from 'fast-xml-parser'
 import { afterEach, beforeEach, describe, expect, test } from 'vitest'
 import { listAccounts } from '@/data/queries/accounts'
+import { readBillPage } from '@/model/buying/pages'
 import { changeSettings } from '@/services/access/changeSettings'
+import { creditBill } from '@/services/buying/creditBill'
 import { enterBill } from '@/services/buying/enterBill'
 import { addSupplier, changeSupplier } from '@/services/buying/keepSupplier'
 import { landCost } from '@/services/buying/landCost'
 import { payRun } from '@/services/buying/payRun'
 import { receiveGoods } from '@/services/buying/receiveGoods'
 import { voidBill } from '@/services/buying/voidBill'
+import { voidCredit } from '@/services/buying/voidCredit'
+import { voidLandedCost } from '@/services/buying/voidLandedCost'
 import { changeGoods } from '@/services/goods/keepGoods'
 import { handOver } from '@/services/sales/handOver'
 import { startSale } from '@/services/sales/startSale'
@@ -25,6 +29,7 @@ beforeEach(async () => {
 })
 afterEach(() => s.close())
 
+const where = async () => ({ ...(await desk.asked()), currency: 'USD' })
 const account = async (code: string) => (await listAccounts(s.db)).find((a) => a.code === code)!.id
 const bill = async (theirNumber: string, amount: string, of = supplier, on?: string) =>
   s.answer(enterBill, {
@@ -37,6 +42,22 @@ const receive = (goodsId: number, quantity: string, unitCost: string, on?: strin
   s.answer(receiveGoods, { supplierId: supplier, on, lines: [{ goodsId, quantity, unitCost }] })
 
 describe('landed cost', () => {
+  test('is what the supplier did not credit of it, and nothing where they credited all', async () => {
+    const rosin = await receive(s.rosin, '10', '8.00')
+    const freight = await bill('F-1', '30.00')
+    const wish = { billLineId: freight.lines[0]!.id, receivedIds: [rosin.id], by: 'quantity' as const }
+    const credit = await s.answer(creditBill, { billId: freight.id, amount: '10.00', reason: 'late' })
+    expect((await readBillPage(await where(), freight.id))!.costs).toMatchObject([{ says: 'Freight, 20.00' }])
+    expect(await s.answer(landCost, wish)).toMatchObject({ amount: '20.00', shares: [{ toStock: '20.00' }] })
+    expect((await readBillPage(await where(), freight.id))!.costs).toEqual([])
+    await s.run(voidLandedCost, { costId: 1, reason: 'again' })
+    await s.run(voidCredit, { creditId: credit.id, reason: 'not late' })
+    await s.run(creditBill, { billId: freight.id, amount: '30.00', reason: 'never came' })
+    expect(await s.refusal(landCost, wish)).toBe('invalid')
+    expect((await readBillPage(await where(), freight.id))!.costs).toEqual([])
+    expect(await s.ties()).toEqual([])
+  })
+
   test('of a freight bill over two receipts: stock for what is here, cost for what was sold', async () => {
     const violins = await receive(s.violin, '2', '500.00')
     const rosin = await receive(s.rosin, '10', '8.00')

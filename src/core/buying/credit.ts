@@ -1,4 +1,5 @@
-import { addMoney, roundToMoney, splitMoney, subtractMoney, toDecimal, type Money } from '../money'
+import type { Day } from '../day'
+import { addMoney, roundToMoney, splitMoney, subtractMoney, toDecimal, zeroMoney, type Money } from '../money'
 
 /** What of a line of a bill is not credited yet, never below zero. */
 export interface CreditLeft {
@@ -42,3 +43,39 @@ export const discountLeft = (discount: Money, gross: Money, credited: Money): Mo
           .div(toDecimal(gross)),
         discount.currency,
       )
+
+/** A bill with what is let off for paying it early. */
+export interface EarlyBill {
+  readonly gross: Money
+  readonly discount: Money
+  /** The last day on which it is let off; null where nothing ever is. */
+  readonly discountOn: Day | null
+  readonly credited: Money
+}
+
+/**
+ * What is let off a bill for paying all the rest of it on a day: nothing after the last day for it, and nothing once it was let
+ * off. A discount that went with a payment that is void since was not let off.
+ *
+ * @param fills What was taken off the bill, whatever its kind.
+ * @example 2.00 off 100.00 by 11 March: on 11 March 2.00, on 12 March 0.00
+ */
+export const letOffOn = (
+  { gross, discount, discountOn, credited }: EarlyBill,
+  fills: readonly EarlyFill[],
+  on: Day,
+): Money =>
+  discountOn === null || on > discountOn || standingDiscounts(fills).length > 0
+    ? zeroMoney(gross.currency)
+    : discountLeft(discount, gross, credited)
+
+interface EarlyFill {
+  readonly kind: string
+  readonly paymentId: number | null
+}
+
+/** Discounts among what was taken off a bill that stand: not those of a payment that is void since. */
+export const standingDiscounts = <F extends EarlyFill>(fills: readonly F[]): readonly F[] => {
+  const voided = new Set(fills.filter((f) => f.kind === 'void').map((f) => f.paymentId))
+  return fills.filter((f) => f.kind === 'discount' && !voided.has(f.paymentId))
+}

@@ -1,5 +1,6 @@
-import { discountLeft } from '@/core/buying'
-import { isZeroMoney, money, subtractMoney, toDecimalString, zeroMoney, type Money } from '@/core/money'
+import { discountLeft, standingDiscounts } from '@/core/buying'
+import { isPositiveMoney, isZeroMoney, money, subtractMoney, toDecimalString, type Money } from '@/core/money'
+import { rowsBy } from '@/core/rowsBy'
 import type { Db } from '@/data/connect'
 import {
   listBillFills,
@@ -12,20 +13,24 @@ import {
 import { listSupplierCredits } from '@/data/queries/sentBack'
 import type { Asked } from '../where'
 import { billRepeatViews } from './billRepeats'
+import { openOfBill, type BillFill } from './letOff'
 import { creditedOf, creditViews } from './sentBack'
 
 /** Whether a line of a bill is for goods that came or are on order; all others are by account. */
 export const isOfGoods = (l: Pick<BillLineRow, 'receivedLineId' | 'cleared'>): boolean =>
   l.receivedLineId !== null || l.cleared !== 0n
 
-/** What of a bill is not paid; of one that is void nothing. */
-export const openOfBill = (b: BillRow, currency: string): Money =>
-  b.voidedOn ? zeroMoney(currency) : subtractMoney(money(b.gross, currency), money(b.filled, currency))
+interface Beside {
+  readonly lines: readonly BillLineRow[]
+  readonly credited: Money
+  readonly fills: readonly BillFill[]
+}
 
-const viewOf = (b: BillRow, lines: readonly BillLineRow[], credited: Money, currency: string) => {
+const viewOf = (b: BillRow, { lines, credited, fills }: Beside, currency: string) => {
   const amount = (minor: bigint): string => toDecimalString(money(minor, currency))
   const open = openOfBill(b, currency)
   const saved = discountLeft(money(b.discount, currency), money(b.gross, currency), credited)
+  const saves = isPositiveMoney(saved) && standingDiscounts(fills).length === 0
   return {
     id: b.id,
     number: b.number,
@@ -36,7 +41,8 @@ const viewOf = (b: BillRow, lines: readonly BillLineRow[], credited: Money, curr
     totals: { net: amount(b.net), tax: amount(b.tax), gross: amount(b.gross) },
     open: toDecimalString(open),
     dues: [{ dueOn: b.dueOn, amount: amount(b.gross), open: toDecimalString(open) }],
-    discount: b.discountOn && saved.minor > 0n ? { through: b.discountOn, amount: toDecimalString(saved) } : null,
+    // What paying early saves: nothing any more where it was let off.
+    discount: b.discountOn && saves ? { through: b.discountOn, amount: toDecimalString(saved) } : null,
     priceDifference: amount(lines.reduce((sum, l) => sum + l.difference, 0n)),
     voidedOn: b.voidedOn,
     lines: lines.map((l) => ({
@@ -67,12 +73,20 @@ export const billViews = async (
 ): Promise<readonly BillView[]> => {
   const bills = await listBills(db, of, part)
   const ids = bills.map((b) => b.id)
-  const [lines, credits] = await Promise.all([listBillLines(db, ids), listSupplierCredits(db, { billIds: ids })])
+  const [lines, credits, fills] = await Promise.all([
+    listBillLines(db, ids),
+    listSupplierCredits(db, { billIds: ids }),
+    listBillFills(db, { billIds: ids }),
+  ])
+  const [linesOf, fillsOf] = [rowsBy(lines, (l) => l.billId), rowsBy(fills, (f) => f.billId)]
   return bills.map((b) =>
     viewOf(
       b,
-      lines.filter((l) => l.billId === b.id),
-      creditedOf(credits, b.id, currency),
+      {
+        lines: linesOf.get(b.id) ?? [],
+        credited: creditedOf(credits, b.id, currency),
+        fills: fillsOf.get(b.id) ?? [],
+      },
       currency,
     ),
   )

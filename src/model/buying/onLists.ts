@@ -17,8 +17,8 @@ import { listPurchaseLines, listPurchaseOrders, sumOnOrderOf } from '@/data/quer
 import { listSupplierPayments } from '@/data/queries/supplierPayment'
 import { listSuppliers } from '@/data/queries/suppliers'
 import type { Where } from '../where'
-import { openOfBill } from './bills'
 import { cameTally } from './came'
+import { openOfBill } from './letOff'
 import { netOfLines } from './orders'
 import { readProposals } from './proposals'
 

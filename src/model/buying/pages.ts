@@ -1,8 +1,16 @@
 import { leftOfLine } from '@/core/buying'
 import { formatDay } from '@/core/day'
 import { isKeptByPapers } from '@/core/ledger'
-import { formatDigits } from '@/core/locale'
-import { decimal, smaller, floor } from '@/core/money'
+import {
+  decimal,
+  floor,
+  formatMoney,
+  isPositiveMoney,
+  money,
+  smaller,
+  subtractMoney,
+  toDecimalString,
+} from '@/core/money'
 import { listAccounts } from '@/data/queries/accounts'
 import { listFiles } from '@/data/queries/files'
 import { listBillLines, listLastBilled } from '@/data/queries/bill'
@@ -11,6 +19,7 @@ import { listGoodsReceived, listReceivedLines } from '@/data/queries/goodsReceiv
 import { listSpread } from '@/data/queries/landedCost'
 import { listPurchaseLines } from '@/data/queries/purchaseOrder'
 import { listPost } from '@/data/queries/post'
+import { listSupplierCredits } from '@/data/queries/sentBack'
 import { listPlaces } from '@/data/queries/stock'
 import { findSupplier, listSupplierAddresses } from '@/data/queries/suppliers'
 import { readEntriesOf, readEntriesOfAll } from '../books/entry'
@@ -19,9 +28,11 @@ import type { Where } from '../where'
 import { billView } from './bills'
 import { cameTally } from './came'
 import { readSpreadCosts } from './landedCosts'
+import { readToPay } from './letOff'
 import { orderView } from './orders'
 import { paymentView } from './payments'
 import { receivedView } from './received'
+import { creditedOfLine } from './sentBack'
 
 const idIn = (text: string | undefined): number | null => (text && /^\d{1,9}$/.test(text) ? Number(text) : null)
 
@@ -174,18 +185,27 @@ const readWaiting = async ({ db, currency }: Where, billId: number) => {
 export const readBillPage = async (where: Where, id: number) => {
   const bill = await billView(where.db, id, where)
   if (!bill) return null
-  const byAccount = bill.lines.filter((l) => l.receivedLineId === null && l.purchaseOrderLineId === null)
+  const byAccount = (await listBillLines(where.db, [id])).filter(
+    (l) => l.receivedLineId === null && l.orderLineId === null,
+  )
   const spread = await listSpread(
     where.db,
     byAccount.map((l) => l.id),
   )
+  const credits = await listSupplierCredits(where.db, { billIds: [id] })
   const costs = byAccount
-    .filter((l) => !spread.has(l.id))
-    .map((l) => ({ id: l.id, says: `${l.description}, ${formatDigits(l.amount)}` }))
+    .map((l) => ({
+      l,
+      left: subtractMoney(money(l.net, where.currency), creditedOfLine(credits, l.id, where.currency)),
+    }))
+    .filter(({ l, left }) => !spread.has(l.id) && isPositiveMoney(left))
+    .map(({ l, left }) => ({ id: l.id, says: `${l.description}, ${formatMoney(left)}` }))
   const papers = costs.length === 0 ? [] : await listGoodsReceived(where.db, {}, { limit: 40 })
   const credited = bill.credits.map((c) => ({ kind: 'supplier-credit', id: c.id }))
+  const toPay = await readToPay(where.db, { ids: [id] }, where.today, where.currency)
   return {
     bill,
+    toPay: toDecimalString(toPay.amount),
     posted: await readEntriesOfAll(where, [{ kind: 'bill', id }, ...credited]),
     waiting: await readWaiting(where, id),
     files: await listFiles(where.db, 'bill', id),

@@ -1,12 +1,13 @@
 import { addDays, type Day } from '@/core/day'
 import { ageReceivables, AGE_COLUMNS, type Ages } from '@/core/receivables'
 import { rowsBy } from '@/core/rowsBy'
-import { formatMoney, money, negateMoney, subtractMoney, sumMoney, toDecimalString } from '@/core/money'
+import { formatMoney, money, negateMoney, subtractMoney, sumMoney, toDecimalString, type Money } from '@/core/money'
 import type { Db } from '@/data/connect'
 import { sumRole } from '@/data/queries/balances'
 import { listOpenBills } from '@/data/queries/bill'
 import { sumDueThrough } from '@/data/queries/receivables'
 import type { Where } from '../where'
+import { readToPay } from './letOff'
 
 /** What is owed to a supplier, by age. */
 export interface PayableRow extends Ages {
@@ -58,7 +59,7 @@ export const payablesView = async (
 /** What a payment run would pay. */
 export interface BillsDue {
   readonly bills: readonly { readonly id: number; readonly says: string }[]
-  /** What is open of them. */
+  /** What paying them today takes, early discounts taken. */
   readonly sum: string
   /** What falls due to us in the same week, late dues too. */
   readonly comesIn: string
@@ -74,15 +75,14 @@ export const readDueSoon = async ({ db, today, currency }: Where): Promise<Bills
   const due = (await listOpenBills(db, { asOf: today }, currency)).filter(
     (b) => b.dueOn <= soon || (b.discountOn !== null && b.discountOn >= today && b.discountOn <= soon),
   )
+  const toPay = await readToPay(db, { ids: due.map((b) => b.id) }, today, currency)
+  const amountOf = new Map(toPay.bills.map((b) => [b.bill.id, b.amount]))
+  const amount = (b: (typeof due)[number]): Money => amountOf.get(b.id) ?? b.open
   const ours = due.filter((b) => b.hasBank)
   const sayOf = (b: (typeof due)[number]) => ({
     id: b.id,
-    says: `${b.supplier}, ${b.theirNumber}: ${formatMoney(b.open)}`,
+    says: `${b.supplier}, ${b.theirNumber}: ${formatMoney(amount(b))}`,
   })
-  const sum = sumMoney(
-    ours.map((b) => b.open),
-    currency,
-  )
   const goesOut = sumMoney(
     due.map((b) => b.open),
     currency,
@@ -91,7 +91,7 @@ export const readDueSoon = async ({ db, today, currency }: Where): Promise<Bills
     comesIn: formatMoney(money(await sumDueThrough(db, today, soon), currency)),
     goesOut: formatMoney(goesOut),
     bills: ours.map(sayOf),
-    sum: formatMoney(sum),
+    sum: formatMoney(sumMoney(ours.map(amount), currency)),
     byCheck: due.filter((b) => !b.hasBank).map(sayOf),
   }
 }

@@ -39,6 +39,17 @@ export const creditedOf = (credits: readonly SupplierCreditRow[], billId: number
     currency,
   )
 
+/** What was credited of one line of a bill, without tax; credits that were taken back do not count. */
+export const creditedOfLine = (credits: readonly SupplierCreditRow[], lineId: number, currency: string): Money =>
+  sumMoney(
+    credits
+      .filter((c) => !c.voidedOn)
+      .flatMap((c) => c.lines)
+      .filter((l) => l.billLineId === lineId)
+      .map((l) => money(l.net, currency)),
+    currency,
+  )
+
 const creditOf = (c: SupplierCreditRow, currency: string) => {
   const amount = (minor: bigint): string => toDecimalString(money(minor, currency))
   return {

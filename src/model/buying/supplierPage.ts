@@ -7,6 +7,7 @@ import { sumOnOrderOf } from '@/data/queries/purchaseOrder'
 import { listDeliveryDays, sumBought } from '@/data/queries/suppliers'
 import { readPlainTaxCodes } from '../books/taxCodes'
 import type { Where } from '../where'
+import { readToPay } from './letOff'
 import { supplierRefundViews } from './supplierRefunds'
 import { setOffViews } from './setOffs'
 import { supplierView } from './suppliers'
@@ -42,19 +43,25 @@ export const readSupplierPage = async (where: Where, id: number) => {
   const { name, email, phone, address, note, terms, bank, addresses, contacts, customerId, taxNumber } = supplier
   const { net, discountPercent, discountDays } = terms
   const since = addMonths(where.today, -12)
-  const [delivers, bought, onOrder, asCustomer, refunds, codes] = await Promise.all([
+  const [delivers, bought, onOrder, asCustomer, refunds, codes, toPay] = await Promise.all([
     listDeliveryDays(where.db, [id], addMonths(where.today, -24)),
     sumBought(where.db, id, since),
     sumOnOrderOf(where.db, where.currency),
     readAsCustomer(where, supplier),
     supplierRefundViews(where.db, { supplierId: id }, { limit: 20 }, where.currency),
     readPlainTaxCodes(where.db, where.today),
+    readToPay(where.db, { supplierId: id }, where.today, where.currency),
   ])
   return {
     supplier,
     codes: codes.map(({ code, name: called }) => ({ code, name: called })),
     asCustomer,
     refunds,
+    /** What paying all of it today takes, and what is let off with that. */
+    toPay: {
+      amount: toDecimalString(toPay.amount),
+      saves: isPositiveMoney(toPay.less) ? { through: where.today, amount: toDecimalString(toPay.less) } : null,
+    },
     /** How long they take, what was bought of them in a year, and what is on order. */
     facts: {
       delivers: delivers.get(id) ?? null,

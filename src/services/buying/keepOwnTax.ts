@@ -1,3 +1,4 @@
+import { standingDiscounts } from '@/core/buying'
 import type { Day } from '@/core/day'
 import { postOwnTax } from '@/core/ledger'
 import { isZeroMoney, money, sumMoney } from '@/core/money'
@@ -7,13 +8,12 @@ import { listBillFills, listBillLines, listBills } from '@/data/queries/bill'
 import { insertPurchaseTax } from '@/data/queries/purchaseTax'
 import { listSupplierCredits } from '@/data/queries/sentBack'
 import { insertTaxMoves, sumOwnTax } from '@/data/queries/taxMove'
+import { creditedOfLine } from '@/model/buying/sentBack'
 import type { Work } from '../command'
 
 /** What of a bill was let off for paying early, and stands. */
 const discountOf = async (w: Work, billId: number) => {
-  const fills = await listBillFills(w.tx, { billIds: [billId] })
-  const voided = new Set(fills.filter((f) => f.kind === 'void').map((f) => f.paymentId))
-  const stands = fills.filter((f) => f.kind === 'discount' && !voided.has(f.paymentId))
+  const stands = standingDiscounts(await listBillFills(w.tx, { billIds: [billId] }))
   return sumMoney(
     stands.map((f) => money(f.amount, w.currency)),
     w.currency,
@@ -29,14 +29,10 @@ const linesOf = async (w: Work, billId: number): Promise<readonly BilledLine[]> 
     listSupplierCredits(w.tx, { billIds: [billId] }),
     w.taxCodes(),
   ])
-  const credited = credits.filter((c) => !c.voidedOn).flatMap((c) => c.lines)
   return lines.map((l) => ({
     net: money(l.net, w.currency),
     tax: money(l.tax, w.currency),
-    credited: money(
-      credited.reduce((sum, c) => (c.billLineId === l.id ? sum + c.net : sum), 0n),
-      w.currency,
-    ),
+    credited: creditedOfLine(credits, l.id, w.currency),
     taxCode: codes.find((c) => c.id === l.taxCodeId) ?? null,
   }))
 }

@@ -4,16 +4,18 @@ import { found, refuse, refuseAt } from '@/contract/refuse'
 import { spreadCost } from '@/core/buying'
 import type { Day } from '@/core/day'
 import { postLandedCost } from '@/core/ledger'
-import { isPositiveMoney, money, sumMoney, type Money } from '@/core/money'
+import { isPositiveMoney, money, subtractMoney, sumMoney, type Money } from '@/core/money'
 import { present } from '@/core/present'
 import { listAccounts } from '@/data/queries/accounts'
 import { findGoods } from '@/data/queries/goods'
 import { listGoodsReceived, listReceivedLines } from '@/data/queries/goodsReceived'
 import { insertCostShares } from '@/data/queries/costShare'
 import { findBillLine, listSpread, insertLandedCost, insertLandedShares } from '@/data/queries/landedCost'
+import { listSupplierCredits } from '@/data/queries/sentBack'
 import { takeNumber } from '@/data/queries/numbers'
 import { reserveId } from '@/data/queries/reserveId'
 import { landedCostView } from '@/model/buying/landedCosts'
+import { creditedOfLine } from '@/model/buying/sentBack'
 import { ownAccount } from '../books/ownAccount'
 import { defineCommand, paperDay, type Work } from '../command'
 import { moveWorth, type MovedWorth } from './moveWorth'
@@ -39,7 +41,12 @@ const costOf = async (w: Work, input: z.output<typeof landedCostInput>, on: Day)
     refuseAt('billLineId', `${line.description} is goods of its own. Choose a line by account, like freight.`)
   if ((await listSpread(w.tx, [line.id])).size > 0) refuse({ code: 'cost-was-spread', number: bill.number })
   if (on < bill.onDay) refuse({ code: 'not-before', from: bill.onDay, what: `${bill.number} is dated later.` })
-  return { amount: money(line.net, w.currency), accountId: line.accountId, billLineId: line.id }
+  // What the supplier credited of it costs nothing.
+  const credits = await listSupplierCredits(w.tx, { billIds: [bill.id] })
+  const amount = subtractMoney(money(line.net, w.currency), creditedOfLine(credits, line.id, w.currency))
+  if (!isPositiveMoney(amount))
+    refuseAt('billLineId', `All of ${line.description} was credited. Nothing of it is left.`)
+  return { amount, accountId: line.accountId, billLineId: line.id }
 }
 
 /** Freight, duty or insurance joins what goods cost: in stock for those still here, else in cost of goods sold. */

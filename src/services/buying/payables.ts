@@ -1,5 +1,4 @@
 import { compareDays, type Day } from '@/core/day'
-import { discountLeft } from '@/core/buying'
 import { postSupplierPayment } from '@/core/ledger'
 import {
   decimal,
@@ -14,13 +13,11 @@ import {
 } from '@/core/money'
 import { present } from '@/core/present'
 import { lowestFrom } from '@/core/running'
-import { rowsBy } from '@/core/rowsBy'
-import { insertAheadMove, insertBillFills, listBillFills, listBills, type BillRow } from '@/data/queries/bill'
+import { insertAheadMove, insertBillFills, listBills, type BillRow } from '@/data/queries/bill'
 import { takeNumber } from '@/data/queries/numbers'
 import { reserveId } from '@/data/queries/reserveId'
-import { listSupplierCredits } from '@/data/queries/sentBack'
 import { insertSupplierPayment } from '@/data/queries/supplierPayment'
-import { creditedOf } from '@/model/buying/sentBack'
+import { readLetOff, type BillFill } from '@/model/buying/letOff'
 import type { Work } from '../command'
 import { keepOwnTax } from './keepOwnTax'
 
@@ -31,10 +28,8 @@ export interface Payable {
   readonly discount: Money
 }
 
-type Fill = Awaited<ReturnType<typeof listBillFills>>[number]
-
 /** What of a bill may be taken off on a day, from what was taken off it, so that no later day is overfilled. */
-export const openFrom = (bill: BillRow, fills: readonly Fill[], on: Day, currency: string): Money =>
+export const openFrom = (bill: BillRow, fills: readonly BillFill[], on: Day, currency: string): Money =>
   money(
     lowestFrom([{ on: bill.onDay, by: bill.gross }, ...fills.map((f) => ({ on: f.onDay, by: -f.amount }))], on),
     currency,
@@ -42,18 +37,12 @@ export const openFrom = (bill: BillRow, fills: readonly Fill[], on: Day, currenc
 
 export const readPayables = async (w: Work, supplierId: number, on: Day): Promise<readonly Payable[]> => {
   const bills = (await listBills(w.tx, { supplierId })).filter((b) => !b.voidedOn && b.onDay <= on)
-  const fills = await listBillFills(w.tx, { billIds: bills.map((b) => b.id) })
-  const credits = await listSupplierCredits(w.tx, { billIds: bills.map((b) => b.id) })
-  const fillsOf = rowsBy(fills, (f) => f.billId)
+  const read = await readLetOff(w.tx, bills, on, w.currency)
   return bills
     .map((bill): Payable => {
-      const mine = fillsOf.get(bill.id) ?? []
-      const open = openFrom(bill, mine, on, w.currency)
-      const isEarly = bill.discountOn !== null && on <= bill.discountOn && mine.every((f) => f.kind !== 'discount')
-      const credited = creditedOf(credits, bill.id, w.currency)
-      const saved = discountLeft(money(bill.discount, w.currency), money(bill.gross, w.currency), credited)
-      const discount = isEarly ? smallerMoney(saved, open) : zeroMoney(w.currency)
-      return { bill, open, discount }
+      const { fills, letOff } = present(read.get(bill.id))
+      const open = openFrom(bill, fills, on, w.currency)
+      return { bill, open, discount: smallerMoney(letOff, open) }
     })
     .filter((p) => isPositiveMoney(p.open))
     .sort((a, b) => compareDays(a.bill.dueOn, b.bill.dueOn) || a.bill.id - b.bill.id)

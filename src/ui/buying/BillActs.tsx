@@ -18,7 +18,8 @@ interface Props {
     readonly id: number
     readonly supplierId: number
     readonly supplier: string
-    readonly open: string
+    /** What paying it today takes. */
+    readonly toPay: string
     readonly discount: { readonly through: Day; readonly amount: string } | null
     readonly isOpen: boolean
     readonly on: Day
@@ -73,8 +74,8 @@ export const BillActs = ({ bill, waiting, costs, received, currency, today }: Pr
         <PayForm
           supplierId={bill.supplierId}
           billId={bill.id}
-          amount={bill.open}
-          discount={bill.discount}
+          amount={bill.toPay}
+          saves={bill.discount && bill.discount.through >= today ? bill.discount : null}
           currency={currency}
           {...shared}
         />

@@ -11,9 +11,10 @@ interface Props {
   readonly supplierId: number
   /** Just this bill; null pays the oldest first. */
   readonly billId: number | null
+  /** What paying all of it today takes. */
   readonly amount: string
-  /** What is let off where it is paid by then. */
-  readonly discount: { readonly through: Day; readonly amount: string } | null
+  /** What is let off with that, and until when; null where nothing is. */
+  readonly saves: { readonly through: Day; readonly amount: string } | null
   readonly currency: string
   readonly today: Day
   readonly onDone: () => void
@@ -23,7 +24,7 @@ const schema = () => import('@/contract/inputs/buying/bills').then((m) => m.payS
 const START: { from: PayFrom; byCheck: boolean } = { from: 'bank', byCheck: false }
 
 /** Money to a supplier; early-payment discounts are taken by themselves, what is left is paid in advance. */
-export const PayForm = ({ supplierId, billId, amount, discount, currency, today, onDone }: Props) => (
+export const PayForm = ({ supplierId, billId, amount, saves, currency, today, onDone }: Props) => (
   <CommandForm
     method="POST"
     path="/supplier-payments"
@@ -49,10 +50,9 @@ export const PayForm = ({ supplierId, billId, amount, discount, currency, today,
     onDone={onDone}
     submit="Pay"
   >
-    {discount && discount.through >= today && (
+    {saves && (
       <p className="mb-3">
-        {formatDigits(discount.amount)} less when it is paid by {formatDay(discount.through)}: that is taken
-        automatically.
+        {formatDigits(saves.amount)} is let off when this is paid by {formatDay(saves.through)}.
       </p>
     )}
     <div className="grid grid-cols-2 gap-3">

@@ -21,7 +21,7 @@ export const metadata: Metadata = { title: 'Bill' }
 
 export default async function BillPage({ params }: { params: Promise<{ id: string }> }) {
   const shop = await openShop()
-  const { bill, posted, costs, spread, received, waiting, files } =
+  const { bill, toPay, posted, costs, spread, received, waiting, files } =
     (await readBillPage(shop, await idFrom(params))) ?? notFound()
   const isOpen = Number(bill.open) > 0
   const [due] = bill.dues
@@ -44,7 +44,7 @@ export default async function BillPage({ params }: { params: Promise<{ id: strin
         action={
           !bill.voidedOn && (
             <BillActs
-              bill={{ ...bill, isOpen, mayRepeat }}
+              bill={{ ...bill, toPay, isOpen, mayRepeat }}
               waiting={waiting}
               costs={costs}
               received={received}

@@ -43,7 +43,7 @@ export default async function SupplierPage({ params }: { params: Promise<{ id: s
             <PaySupplier
               supplierId={supplier.id}
               name={supplier.name}
-              owed={supplier.owed}
+              {...page.toPay}
               currency={shop.currency}
               today={shop.today}
             />
