@@ -2,6 +2,7 @@ import { afterEach, beforeEach, describe, expect, test } from 'vitest'
 import { findBusiness } from '@/data/queries/business'
 import { goodsCardView } from '@/model/goods/stockViews'
 import { lotView } from '@/model/goods/lifeOf'
+import { readCountLines } from '@/model/goods/countLines'
 import { adjustStock } from '@/services/goods/adjustStock'
 import { countStock } from '@/services/goods/countStock'
 import { addGoods, changeGoods } from '@/services/goods/keepGoods'
@@ -9,6 +10,7 @@ import { moveStock } from '@/services/goods/moveStock'
 import { handOver } from '@/services/sales/handOver'
 import { readPicking } from '@/model/goods/picking'
 import { saleView } from '@/model/sale/saleView'
+import { addDuo } from './history/pieces'
 import { openPieces, type Pieces } from './piecesDesk'
 
 let s: Pieces['s']
@@ -188,5 +190,26 @@ describe('how goods are tracked and costed', () => {
     expect(await s.refusal(changeGoods, { goodsId: told.glue, track: 'none' })).toBe('tracking-is-fixed')
     expect(await s.refusal(changeGoods, { goodsId: told.glue, costing: 'fifo' })).toBe('tracking-is-fixed')
     await s.run(changeGoods, { goodsId: told.glue, name: 'Hide glue, pearls', track: 'lot' })
+  })
+})
+
+describe('one that is found, with no cost said', () => {
+  const found = async (goodsId: number, on: string) =>
+    (await s.answer(adjustStock, { on, reason: 'Found', lines: [{ goodsId, change: '1' }] })).value
+  const proposed = async (goodsId: number) => {
+    const where = { db: s.db, business: (await findBusiness(s.db))!, today: s.shop.today, currency: 'USD' }
+    return (await readCountLines(where, {})).find((l) => l.goodsId === goodsId)!.unitCost
+  }
+
+  test('costs what those cost that lay there on that day, else what the last one did; a kit that never lay there, its parts', async () => {
+    const duo = await addDuo(s)
+    expect(await found(duo, '2026-02-01')).toBe('612.00')
+    await s.run(countStock, { on: '2026-02-02', lines: [{ goodsId: s.rosin, counted: '0' }] })
+    await s.run(countStock, { on: '2026-02-10', lines: [{ goodsId: s.rosin, counted: '2', unitCost: '9' }] })
+    await s.run(countStock, { on: '2026-02-12', lines: [{ goodsId: s.rosin, counted: '0' }] })
+    expect(await proposed(s.rosin)).toBe('9')
+    expect(await found(s.rosin, '2026-02-05')).toBe('6.00')
+    expect(await proposed(s.rosin)).toBe('6')
+    expect(await s.ties()).toEqual([])
   })
 })

@@ -1,6 +1,5 @@
-import { sumMoney, toFourPlaces, ZERO } from '@/core/money'
-import { unitCost } from '@/core/stock'
-import { listStockOn } from '@/data/queries/stock'
+import { toFourPlaces, ZERO } from '@/core/money'
+import { listLastCosts, listStockOn } from '@/data/queries/stock'
 import type { Where } from '../where'
 import { readGoodsList } from './goods'
 import { pieceNames } from './pieceNames'
@@ -13,7 +12,11 @@ export const readCountLines = async (where: Where, of: { readonly search?: strin
   const all = await listStockOn(db, { asOf: today, goodsIds }, currency)
   const stock = of.placeId === undefined ? all : all.filter((r) => r.placeId === of.placeId)
   const named = await pieceNames(db, stock)
-  return goods.flatMap(({ goods: g, unitCost: each }) => {
+  // Of what lies nowhere one that is found costs what the last one did.
+  const nowhere = goods.filter((g) => g.unitCost.eq(0)).map((g) => g.goods.id)
+  const last = await listLastCosts(db, nowhere, today, currency)
+  return goods.flatMap(({ goods: g, unitCost: average }) => {
+    const each = average.eq(0) ? (last.get(g.id) ?? ZERO) : average
     const here = stock.filter((r) => r.goodsId === g.id)
     const thing = { goodsId: g.id, code: g.code, barcode: g.barcode, name: g.name, track: g.track }
     const none = { lot: null, expires: null, serial: null, isNew: g.track !== 'none', unitCost: toFourPlaces(each) }
@@ -29,17 +32,13 @@ export const readCountLines = async (where: Where, of: { readonly search?: strin
     }
     const rows = [...byName].map(([key, mine]) => {
       const quantity = mine.reduce((sum, r) => sum.plus(r.quantity), ZERO)
-      const value = sumMoney(
-        mine.map((r) => r.value),
-        currency,
-      )
       return {
         ...thing,
         ...named(mine[0]?.batchId ?? null),
         key,
         isNew: false,
+        unitCost: none.unitCost,
         onHand: toFourPlaces(quantity),
-        unitCost: toFourPlaces(unitCost({ quantity, value })),
       }
     })
     return [...rows, rest]

@@ -6,7 +6,8 @@ import { addMoney, decimal, money, negateMoney, zeroMoney, ZERO, type Decimal, t
 import { poolOf, unitCost, valueAt, type Batch, type Shelf } from '@/core/stock'
 import { findSerial, insertBatch, listLife, listLot } from '@/data/queries/batch'
 import type { Goods } from '@/data/queries/goods'
-import type { MoveRow } from '@/data/queries/stock'
+import { listLastCosts, type MoveRow } from '@/data/queries/stock'
+import { readUnitCosts } from '@/model/goods/unitCosts'
 import type { Work } from '../command'
 import { planLeaving } from './planLeaving'
 import { wentWith } from './refusePiece'
@@ -20,11 +21,11 @@ export interface StockChange {
   readonly change: Decimal
   readonly lot?: LotInput
   readonly serials?: readonly string[]
-  /** What one of those that came cost; the average of that day where nothing is said. */
+  /** What one of those that came cost; where nothing is said, the average of that day, else what the last one cost. */
   readonly unitCost?: Decimal
 }
 
-/** What changes by a count or an adjustment: what left costs what it cost, what came is worth what is said, else the average. */
+/** What changes by a count or an adjustment: what left costs what it cost, what came is worth what is said, else as what lies there. */
 export const changeStock = async (
   w: Work,
   changes: readonly StockChange[],
@@ -54,33 +55,35 @@ export const changeStock = async (
 /** Pieces that come in, each serial for itself. */
 export const arrive = async (w: Work, stock: Stock, came: StockChange, on: Day): Promise<readonly MoveRow[]> => {
   const { goods, placeId, change, lot, unitCost: given } = came
-  const each = averageOn(stock, goods, w.currency)
+  const each = given ?? (await costOfFound(w, stock, goods))
   const at = { goodsId: goods.id, placeId: present(placeId), on }
   if (goods.track !== 'serial') {
     const batch = await batchFor(w, goods, lot, on)
-    return [{ ...at, batchId: batch?.id ?? null, quantity: change, value: valueAt(given ?? each, change, w.currency) }]
+    return [{ ...at, batchId: batch?.id ?? null, quantity: change, value: valueAt(each, change, w.currency) }]
   }
   const moves: MoveRow[] = []
   for (const serial of came.serials ?? []) {
     const { batch, cost } = await serialFor(w, goods, serial, on)
-    const value = given ? valueAt(given, decimal(1), w.currency) : (cost ?? valueAt(each, decimal(1), w.currency))
+    const value = given || !cost ? valueAt(each, decimal(1), w.currency) : cost
     moves.push({ ...at, batchId: batch.id, quantity: decimal(1), value })
   }
   return moves
 }
 
-/** What one of a thing was worth on average on a day, wherever it lay. */
-const averageOn = (stock: Stock, goods: Goods, currency: string): Decimal => {
+/** What one of a thing costs that is found: the average of that day, wherever it lay; where none did, what the last one cost. */
+const costOfFound = async (w: Work, stock: Stock, goods: Goods): Promise<Decimal> => {
   const keys = new Set(stock.piles.filter((p) => p.goodsId === goods.id).map((p) => poolOf(goods.costing, p)))
-  return unitCost(
-    [...keys].reduce<Shelf>(
-      (sum, key) => {
-        const shelf = stock.pools.get(key)?.shelf
-        return shelf ? { quantity: sum.quantity.plus(shelf.quantity), value: addMoney(sum.value, shelf.value) } : sum
-      },
-      { quantity: ZERO, value: zeroMoney(currency) },
-    ),
+  const lying = [...keys].reduce<Shelf>(
+    (sum, key) => {
+      const shelf = stock.pools.get(key)?.shelf
+      return shelf ? { quantity: sum.quantity.plus(shelf.quantity), value: addMoney(sum.value, shelf.value) } : sum
+    },
+    { quantity: ZERO, value: zeroMoney(w.currency) },
   )
+  if (lying.quantity.gt(0)) return unitCost(lying)
+  const last = (await listLastCosts(w.tx, [goods.id], stock.on, w.currency)).get(goods.id)
+  // A kit of which none was ever there is worth its parts.
+  return last ?? (await readUnitCosts(w.tx, [goods], w.currency))(goods.id)
 }
 
 /** The lot or layer in which pieces come in; null where they are not told apart. */

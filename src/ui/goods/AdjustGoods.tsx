@@ -102,6 +102,6 @@ const FoundAt = ({ currency }: { readonly currency: string }) =>
       name="lines.0.unitCost"
       label="Cost of one that was found"
       currency={currency}
-      hint="Empty: what they cost on average so far"
+      hint="Empty: what they cost on average, or cost last"
     />
   )

@@ -40,7 +40,7 @@ export const adjustStockInput = z.object({
           serials: serials.optional(),
           /** How many more or fewer: `3`, `-2`. */
           change: signedQuantity,
-          /** What one of those that came cost; the average so far where nothing is said. */
+          /** What one of those that came cost; where nothing is said, the average, else what the last one cost. */
           unitCost: unitPrice.optional(),
         })
         .superRefine((l, ctx) =>
