@@ -6,7 +6,7 @@ import type { Business } from '@/data/queries/business'
 import { insertFile, listFiles, findFile } from '@/data/queries/files'
 import { claimPost, closePost, listPost, putPostBack, type PostRow } from '@/data/queries/post'
 import { makeNamedPaper } from '@/documents/make'
-import { unseal } from '@/services/access/seal'
+import { opens, unseal } from '@/services/access/seal'
 import { makeLink } from '@/services/post/links'
 import { LINK_PLACE } from '@/services/post/writeLetter'
 import { smtpMail } from '@/standins/mail/smtpMail'
@@ -52,8 +52,14 @@ const withLink = async ({ db, business, today }: House, letter: PostRow): Promis
   )
 }
 
-const transportOf = ({ db, business }: House): MailTransport =>
-  business.smtpUrl ? smtpMail(unseal(business.smtpUrl)) : standInMail(db)
+const SEALED_ELSEWHERE =
+  'The address of the mail server was set up with another key. Enter it again in Settings, or start with that TILL_SEAL_KEY.'
+
+const transportOf = ({ db, business: { smtpUrl } }: House): MailTransport => {
+  if (!smtpUrl) return standInMail(db)
+  if (!opens(smtpUrl)) return { deliver: async () => ({ as: 'unreachable', why: SEALED_ELSEWHERE }) }
+  return smtpMail(unseal(smtpUrl))
+}
 
 /**
  * Tries to send one letter that waits, and writes down what became of it. False where another would not go either:
