@@ -65,5 +65,8 @@ export const WEBHOOK_EVENTS = ['paid', 'ordered', 'handed-over'] as const
 export type WebhookEvent = (typeof WEBHOOK_EVENTS)[number]
 export const WEBHOOK_STATES = ['waiting', 'delivered', 'failed'] as const
 
+/** The largest file that is kept, in bytes: a photograph from a telephone, a long letter. */
+export const LARGEST_FILE = 4_000_000
+
 /** Whom a file is kept with. */
 export const FILE_OWNERS = ['customer', 'goods', 'sale', 'business', 'bill', 'entry'] as const

@@ -1,4 +1,5 @@
 import { dropFileInput, keepFileInput } from '@/contract/inputs/files/keepFile'
+import { LARGEST_FILE } from '@/core/kinds'
 import { present } from '@/core/present'
 import { listBills } from '@/data/queries/bill'
 import { findBusiness, updateBusiness } from '@/data/queries/business'
@@ -9,9 +10,6 @@ import { findGoods, updateGoods } from '@/data/queries/goods'
 import { findSales } from '@/data/queries/sales'
 import { defineCommand, type Work } from '../command'
 import { found, refuse, refuseAt } from '@/contract/refuse'
-
-/** The largest file that is kept: a photograph from a telephone, a long letter. */
-export const LARGEST_FILE = 4_000_000
 
 /** What a file is, told by its first bytes and never by its name: nobody's page is shown as a picture. */
 export const typeOf = (body: Buffer, name: string): string => {

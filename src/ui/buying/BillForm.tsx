@@ -1,5 +1,6 @@
 'use client'
 import { RemoveRow } from '../RemoveRow'
+import { useRouter } from 'next/navigation'
 import { useEffect, useRef, useState } from 'react'
 import { useFieldArray, useFormContext, useWatch } from 'react-hook-form'
 import type { AnswerTo } from '@/contract/calls'
@@ -11,6 +12,7 @@ import { readBase64 } from '../files/readBase64'
 import { CommandForm } from '../form/CommandForm'
 import { FormDay, FormMoney, FormOn, FormQuantity, FormSelect, FormText } from '../form/inputs'
 import { call } from '../send'
+import { tell } from '../tell'
 import { taxOptions, type TaxChoice } from '../taxOptions'
 import {
   draftOfRead,
@@ -58,14 +60,16 @@ export const BillForm = ({ supplier, goods, accounts, codes, currency, today }: 
     paidFrom: '',
     lines: goods.length > 0 ? goods.map((g) => lineOfGoods(g, taxCode)) : [lineByAccount(usual, taxCode)],
   }
-  const keepPaper = async ({ id }: Entered) => {
-    if (paper)
-      await call('POST', '/files', {
-        ownerKind: 'bill',
-        ownerId: id,
-        name: paper.name,
-        base64: await readBase64(paper),
-      })
+  const router = useRouter()
+  // The bill is entered whatever becomes of the picture of it, and its page is on the way.
+  const keepPaper = async ({ id, number }: Entered) => {
+    if (!paper) return
+    const kept = await readBase64(paper).then(
+      (base64) => call('POST', '/files', { ownerKind: 'bill', ownerId: id, name: paper.name, base64 }),
+      () => ({ ok: false as const, detail: 'It cannot be read any more.' }),
+    )
+    if (kept.ok) router.refresh()
+    else tell(`${paper.name} is not kept with ${number}. ${kept.detail} Add it on the page of the bill.`)
   }
   return (
     <div className={paper ? 'grid gap-6 xl:grid-cols-2' : ''}>

@@ -2,6 +2,7 @@
 import { useState } from 'react'
 import type { AnswerTo } from '@/contract/calls'
 import { FileButton } from '../files/FileButton'
+import { tooLarge } from '../files/tooLarge'
 import { Refusal } from '../Refusal'
 import { sendFile, type Refused } from '../http'
 
@@ -20,7 +21,9 @@ export const ReadBill = ({ onRead, onPaper }: Props) => {
   const read = async (file: File) => {
     setRefused(null)
     setSays('')
-    if (/^image\/|\/pdf$/.test(file.type)) onPaper(file)
+    const large = tooLarge(file)
+    if (large) setRefused(large)
+    else if (/^image\/|\/pdf$/.test(file.type)) onPaper(file)
     else {
       const sent = await sendFile<AnswerTo<'POST', '/bills/read'>>('/bills/read', file, XML)
       if (!sent.ok) setRefused(sent)

@@ -7,6 +7,7 @@ import { useSend } from '../send'
 import { SureButton } from '../SureButton'
 import { FileButton } from './FileButton'
 import { readBase64 } from './readBase64'
+import { tooLarge } from './tooLarge'
 
 interface Props {
   readonly ownerKind: (typeof FILE_OWNERS)[number]
@@ -30,11 +31,8 @@ const size = (bytes: number): string =>
 export const Files = ({ ownerKind, ownerId, files, label, accept }: Props) => {
   const { send, busy, refused, setRefused } = useSend()
   const add = async (chosen: File) => {
-    if (chosen.size > 4_000_000)
-      return setRefused({
-        detail: `${chosen.name} is larger than 4 MB. Make it smaller, or save it as PDF.`,
-        errors: [],
-      })
+    const large = tooLarge(chosen)
+    if (large) return setRefused(large)
     await send(
       'POST',
       '/files',

@@ -1,4 +1,5 @@
 'use client'
+import { LARGEST_FILE } from '@/core/kinds'
 import { formatCount } from '@/core/locale'
 import { present } from '@/core/present'
 import { useState, type ReactNode } from 'react'
@@ -56,7 +57,7 @@ export const ImportFile = <Row, L extends Looked<Row>>({
   const { send, busy, refused, setRefused } = useSend()
   const choose = async (chosen: File) => {
     setLooked(null)
-    if (chosen.size > 4_000_000)
+    if (chosen.size > LARGEST_FILE)
       return setRefused({ detail: `${chosen.name} is larger than 4 MB. Split it.`, errors: [] })
     const base64 = await readBase64(chosen)
     setFile({ name: chosen.name, base64 })
