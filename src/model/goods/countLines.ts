@@ -1,8 +1,9 @@
 import { toFourPlaces, ZERO } from '@/core/money'
-import { listLastCosts, listStockOn } from '@/data/queries/stock'
+import { listStockOn } from '@/data/queries/stock'
 import type { Where } from '../where'
 import { readGoodsList } from './goods'
 import { pieceNames } from './pieceNames'
+import { readUnitCosts } from './unitCosts'
 
 /** What there is to count in a place, or anywhere: each thing, lot by lot and serial by serial where they are told apart. */
 export const readCountLines = async (where: Where, of: { readonly search?: string; readonly placeId?: number }) => {
@@ -12,11 +13,13 @@ export const readCountLines = async (where: Where, of: { readonly search?: strin
   const all = await listStockOn(db, { asOf: today, goodsIds }, currency)
   const stock = of.placeId === undefined ? all : all.filter((r) => r.placeId === of.placeId)
   const named = await pieceNames(db, stock)
-  // Of what lies nowhere one that is found costs what the last one did.
-  const nowhere = goods.filter((g) => g.unitCost.eq(0)).map((g) => g.goods.id)
-  const last = await listLastCosts(db, nowhere, today, currency)
-  return goods.flatMap(({ goods: g, unitCost: average }) => {
-    const each = average.eq(0) ? (last.get(g.id) ?? ZERO) : average
+  const costOf = await readUnitCosts(
+    db,
+    goods.map((g) => g.goods),
+    where,
+  )
+  return goods.flatMap(({ goods: g }) => {
+    const each = costOf(g.id)
     const here = stock.filter((r) => r.goodsId === g.id)
     const thing = { goodsId: g.id, code: g.code, barcode: g.barcode, name: g.name, track: g.track }
     const none = { lot: null, expires: null, serial: null, isNew: g.track !== 'none', unitCost: toFourPlaces(each) }

@@ -41,22 +41,11 @@ const readShelves = async (db: Db, ids: readonly number[], currency: string): Pr
   return (id) => shelves.get(id) ?? none
 }
 
-/** What one of it costs now; a kit costs what its parts do. */
+/** What one of those that lie there costs on average; a kit costs what its parts do. */
 const costOf = (g: Goods, shelfOf: Shelves): Decimal =>
   g.kind === 'kit'
     ? g.parts.reduce((sum, p) => sum.plus(unitCost(shelfOf(p.goodsId)).times(p.quantity)), ZERO)
     : unitCost(shelfOf(g.id))
-
-/** What one of each of these goods costs now, by their ids. */
-export const readUnitCosts = async (
-  db: Db,
-  goods: readonly Goods[],
-  currency: string,
-): Promise<ReadonlyMap<number, Decimal>> => {
-  const ids = goods.flatMap((g) => [g.id, ...g.parts.map((p) => p.goodsId)])
-  const shelfOf = await readShelves(db, ids, currency)
-  return new Map(goods.map((g) => [g.id, costOf(g, shelfOf)]))
-}
 
 /** Goods with what lies on the shelf, what is set aside of it for agreed sales, and what is still available. */
 export const standGoods = async (

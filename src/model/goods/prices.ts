@@ -9,6 +9,7 @@ import { rateOn, pickTax } from '@/core/tax'
 import { listTaxCodes } from '@/data/queries/taxCodes'
 import { readPricing } from './pricing'
 import { readGoods } from './goods'
+import { readUnitCosts } from './unitCosts'
 import { isExempt, readAreaCode } from '@/model/people/taxOf'
 
 /** What a thing costs a customer in a quantity, and what is there: what a line shows while it is typed. */
@@ -39,6 +40,7 @@ export const readPrice = async (
     level: customer?.priceLevel ?? '',
     pricesIncludeTax: wish.pricesIncludeTax,
   })
+  const costOf = await readUnitCosts(db, [standing.goods], { currency: business.currency, today })
   const priced = pricing.priceOf({ goods: standing.goods, quantity: wish.quantity, on: today, taxCode })
   return {
     goodsId: wish.goodsId,
@@ -51,7 +53,7 @@ export const readPrice = async (
     /** Null for work and charges: they lie on no shelf. */
     available: standing.goods.kind === 'stock' || standing.goods.kind === 'kit' ? standing.available.toString() : null,
     onTheWay: standing.onTheWay.toString(),
-    unitCost: toFourPlaces(standing.unitCost),
+    unitCost: toFourPlaces(costOf(wish.goodsId)),
   }
 }
 

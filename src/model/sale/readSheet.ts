@@ -17,7 +17,7 @@ import { readSaleCosts } from './reports'
 import { readSheetPromise } from './sheetTerms'
 import { listOpenDues } from '@/data/queries/due'
 import { readBoughtFor } from '@/model/buying/boughtFor'
-import { readUnitCosts } from '@/model/goods/goods'
+import { readUnitCosts } from '@/model/goods/unitCosts'
 import { sayArrangement } from './sayArrangement'
 import { present } from '@/core/present'
 import { formatPrice } from '@/core/money'
@@ -27,10 +27,10 @@ import { marginsOf, sheetEntry, taxesOf, wholeLessOf, worthsOf } from './sheetFi
 import { plannedOf } from './planned'
 
 /** Its goods, and the parts of its kits: what one of each costs now, and what parts are called. */
-const readItsGoods = async (db: Db, { lines }: Story, currency: string) => {
+const readItsGoods = async (db: Db, { lines }: Story, at: { readonly currency: string; readonly today: Day }) => {
   const ids = lines.flatMap((l) => [...(l.goodsId === null ? [] : [l.goodsId]), ...l.parts.map((p) => p.goodsId)])
   const goods = await findGoods(db, ids)
-  return { goods, unitCosts: await readUnitCosts(db, [...goods.values()], currency) }
+  return { goods, costOf: await readUnitCosts(db, [...goods.values()], at) }
 }
 
 /** What it cost and earned; null before it is agreed. */
@@ -50,7 +50,7 @@ export const readSheet = async (db: Db, saleId: number, business: Business, toda
   const [
     papers,
     entries,
-    { goods, unitCosts },
+    { goods, costOf },
     addresses,
     customer,
     committed,
@@ -64,7 +64,7 @@ export const readSheet = async (db: Db, saleId: number, business: Business, toda
   ] = await Promise.all([
     readTrailPapers(db, story),
     entriesOfSale(db, saleId, receiptIdsOf(story), currency),
-    readItsGoods(db, story, currency),
+    readItsGoods(db, story, { currency, today }),
     listAddresses(db, customerId),
     findCustomer(db, customerId, currency),
     sumCommitted(db, customerId, currency),
@@ -86,7 +86,7 @@ export const readSheet = async (db: Db, saleId: number, business: Business, toda
     planned: plannedOf(story, today),
     paysHow: sayArrangement(story.arrangement),
     taxes: taxesOf(story),
-    margins: marginsOf(story, unitCosts),
+    margins: marginsOf(story, costOf),
     entries: entries.map((e) => sheetEntry(e, currency)),
     worths: worthsOf(story),
     wholeLess: wholeLessOf(story),

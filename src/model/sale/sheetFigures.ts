@@ -1,5 +1,5 @@
 import { formatPercent } from '@/core/locale'
-import { money, sumMoney, isPositiveMoney, type Decimal, type Money } from '@/core/money'
+import { isPositiveMoney, money, sumMoney, ZERO, type Decimal, type Money } from '@/core/money'
 import { present } from '@/core/present'
 import { marginPercent } from '@/core/sale'
 import type { EntryView } from '@/data/queries/ledger'
@@ -63,16 +63,16 @@ export const wholeLessOf = (story: Story): Money =>
     story.totals.gross.currency,
   )
 
-const marginOf = (unitCost: Decimal | undefined, net: Money, quantity: Decimal): string => {
-  const margin = unitCost && !unitCost.eq(0) ? marginPercent(net, unitCost.times(quantity), 0) : null
+const marginOf = (unitCost: Decimal, net: Money, quantity: Decimal): string => {
+  const margin = unitCost.gt(0) ? marginPercent(net, unitCost.times(quantity), 0) : null
   return margin ? formatPercent(margin.toString()) : ''
 }
 
 /** The margin of each line at what its goods cost now; empty where no cost is known. */
-export const marginsOf = (story: Story, unitCosts: ReadonlyMap<number, Decimal>): Sheet['margins'] =>
+export const marginsOf = (story: Story, costOf: (goodsId: number) => Decimal): Sheet['margins'] =>
   new Map(
     story.lines.map((l) => [
       l.id,
-      marginOf(l.goodsId === null ? undefined : unitCosts.get(l.goodsId), l.net, quantityOf(story, l)),
+      marginOf(l.goodsId === null ? ZERO : costOf(l.goodsId), l.net, quantityOf(story, l)),
     ]),
   )

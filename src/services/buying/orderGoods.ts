@@ -45,7 +45,7 @@ export const fillOrderLines = async (
   const goods = await findGoods(w.tx, ids)
   const [sold, costOf, codes, saleLines] = await Promise.all([
     listGoodsSuppliers(w.tx, ids),
-    readUnitCosts(w.tx, [...goods.values()], w.currency),
+    readUnitCosts(w.tx, [...goods.values()], w),
     w.taxCodes(),
     findSaleLines(
       w.tx,

@@ -74,7 +74,7 @@ const readCame = async (
   const matched = input.lines.map((l, i) => lineFor(lines, l, i))
   const ids = input.lines.map((l, i) => present(matched[i]?.goodsId ?? l.goodsId))
   const [goods, sold] = await Promise.all([findGoods(w.tx, ids), listGoodsSuppliers(w.tx, ids)])
-  const costOf = await readUnitCosts(w.tx, [...goods.values()], w.currency)
+  const costOf = await readUnitCosts(w.tx, [...goods.values()], w)
   const coming = new Map<number, Decimal>()
   return input.lines.map((l, i) => {
     const thing = found(goods.get(present(ids[i])), 'goods', present(ids[i]))

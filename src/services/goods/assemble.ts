@@ -92,7 +92,7 @@ const readPartCosts = async (w: Work, { kit, parts, on }: Assembling): Promise<r
     await readUnitCosts(
       w.tx,
       parts.map((p) => p.goods),
-      w.currency,
+      w,
     ),
   ]
   const went = lastId === null ? [] : await listMovesOfPaper(w.tx, 'assembly', lastId, w.currency)

@@ -83,7 +83,7 @@ const costOfFound = async (w: Work, stock: Stock, goods: Goods): Promise<Decimal
   if (lying.quantity.gt(0)) return unitCost(lying)
   const last = (await listLastCosts(w.tx, [goods.id], stock.on, w.currency)).get(goods.id)
   // A kit of which none was ever there is worth its parts.
-  return last ?? (await readUnitCosts(w.tx, [goods], w.currency))(goods.id)
+  return last ?? (await readUnitCosts(w.tx, [goods], w))(goods.id)
 }
 
 /** The lot or layer in which pieces come in; null where they are not told apart. */

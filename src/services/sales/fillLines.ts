@@ -58,7 +58,7 @@ export const fillLines = async (w: Work, lines: readonly LineInput[], wish: For)
       level: asListed ? '' : customer.priceLevel,
       pricesIncludeTax: wish.pricesIncludeTax,
     }),
-    readUnitCosts(w.tx, things, w.currency),
+    readUnitCosts(w.tx, things, w),
     asListed || wish.inStore ? () => undefined : readAreaCode(w.tx, customer.id),
   ])
   const exempt = !asListed && isExempt(customer, on) ? codes.find((c) => c.treatment === 'exempt') : undefined

@@ -41,7 +41,7 @@ export const replacePart = defineCommand(
     if (kit.parts.some((p) => p.goodsId === by)) refuseAt('by', `${now.name} is a part of it already.`)
     const each = quantity ?? before.quantity
     await replaceLinePart(w.tx, lineId, part, { goodsId: by, quantity: each })
-    const costOf = await readUnitCosts(w.tx, [...goods.values()], w.currency)
+    const costOf = await readUnitCosts(w.tx, [...goods.values()], w)
     const expectedCost = line.expectedCost.minus(costOf(part).times(before.quantity)).plus(costOf(by).times(each))
     await updateSaleLine(w.tx, lineId, {
       expectedCost: larger(expectedCost, ZERO).round(4),
