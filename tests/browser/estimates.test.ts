@@ -37,7 +37,7 @@ describe('with the customer on the phone', () => {
     // 4 × 185.00 + 12 × 11.00 = 872.00; tax 71.94
     await i.see('943.94')
     await i.click('Save as order')
-    await i.see('Short: Fitted case, 4 ordered, 3 in stock')
+    await i.see('Short: Fitted case, 3 of 4 in stock')
     // A practised hand presses three keys a second.
     expect(keys.pressed / 3).toBeLessThan(90)
     const [sale] = (await get('/sales?limit=1')).items

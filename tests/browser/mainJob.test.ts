@@ -69,7 +69,7 @@ describe('from an empty shop to money, with the keyboard alone', () => {
     await i.type('Customer PO number', 'IM-7')
     await i.type('Needed by', '+14')
     await i.doIt()
-    await i.see('Short: Fitted case, 5 ordered, 3 in stock')
+    await i.see('Short: Fitted case, 3 of 5 in stock')
     await i.see('PO IM-7')
   })
 

@@ -208,6 +208,6 @@ describe('a yes', () => {
     })
     open('agree')
     await press(/^Save order/)
-    await waitFor(() => expect(said).toEqual(['Order saved. Short: Violin, 3 ordered, 2 in stock.']))
+    await waitFor(() => expect(said).toEqual(['Order saved. Short: Violin, 2 of 3 in stock.']))
   })
 })

@@ -13,7 +13,7 @@ export interface Delivery {
   readonly phone: string
   readonly address: string
   readonly note: string
-  readonly what: string
+  readonly lines: readonly { readonly quantity: string; readonly description: string }[]
   readonly open: Money
 }
 
@@ -25,11 +25,12 @@ export const listDeliveries = async (
 ): Promise<readonly Delivery[]> => {
   const rows = await db.execute<
     Record<'id' | 'sale_id' | 'sale_number', number> &
-      Record<'customer' | 'phone' | 'address' | 'note' | 'what' | 'open', string> & { on: Day }
+      Record<'customer' | 'phone' | 'address' | 'note' | 'open', string> & { on: Day; lines: Delivery['lines'] }
   >(sql`
     select h.id, h.on_day::text as on, s.id as sale_id, s.number as sale_number, c.name as customer, c.phone,
            coalesce(nullif(max(l.deliver_to), ''), s.deliver_to) as address, s.deliver_note as note,
-           string_agg(trim_scale(x.quantity) || ' × ' || l.description, ', ' order by l.position, l.id) as what,
+           json_agg(json_build_object('quantity', trim_scale(x.quantity)::text, 'description', l.description)
+                    order by l.position, l.id) as lines,
            coalesce((select sum(d.amount - d.filled) from due d join invoice i on i.id = d.invoice_id where i.sale_id = s.id), 0)::text as open
       from handover h
       join sale s on s.id = h.sale_id
@@ -47,7 +48,7 @@ export const listDeliveries = async (
     phone: r.phone,
     address: r.address,
     note: r.note,
-    what: r.what,
+    lines: r.lines,
     open: money(BigInt(r.open), currency),
   }))
 }

@@ -1,5 +1,13 @@
 import { moveDrawerInput, countDrawerInput } from '@/contract/inputs/till/drawer'
-import { isZeroMoney, negateMoney, subtractMoney, toDecimalString, sumPieces, compareMoney } from '@/core/money'
+import {
+  isZeroMoney,
+  negateMoney,
+  subtractMoney,
+  toDecimalString,
+  sumPieces,
+  compareMoney,
+  formatMoney,
+} from '@/core/money'
 import { isKeptByPapers, postDrawerCount, postDrawerMove } from '@/core/ledger'
 import { listAccounts } from '@/data/queries/accounts'
 import { takeNumber } from '@/data/queries/numbers'
@@ -58,7 +66,7 @@ export const countDrawer = defineCommand('count-drawer', countDrawerInput, async
   )
   const counted = c.counted === undefined ? sum : w.money(c.counted, 'counted')
   if (c.counted !== undefined && pieces.length > 0 && compareMoney(counted, sum) !== 0)
-    refuseAt('counted', `The pieces come to ${toDecimalString(sum)}.`)
+    refuseAt('counted', `The pieces come to ${formatMoney(sum)}.`)
   if (c.counted === undefined && c.pieces === undefined) refuseAt('counted', 'Count the pieces, or give the sum.')
   const expected = await sumRole(w.tx, 'drawer', onDay, w.currency)
   const over = subtractMoney(counted, expected)

@@ -1,6 +1,6 @@
 import { bankSlipInput, settleCardsInput } from '@/contract/inputs/till/toBank'
 import type { z } from 'zod'
-import { isPositiveMoney, subtractMoney, sumMoney, toDecimalString } from '@/core/money'
+import { formatMoney, isPositiveMoney, subtractMoney, sumMoney, toDecimalString } from '@/core/money'
 import { postBankingSlip, postCardSettlement, type ToBankMethod } from '@/core/ledger'
 import { takeNumber } from '@/data/queries/numbers'
 import { defineCommand, paperDay, type Work } from '../command'
@@ -75,7 +75,7 @@ export const writeSettlement = async (w: Work, s: z.output<typeof settleCardsInp
     w.currency,
   )
   const fees = w.money(s.fees, 'fees')
-  if (fees.minor > gross.minor) refuseAt('fees', `Fees cannot be more than the takings of ${toDecimalString(gross)}.`)
+  if (fees.minor > gross.minor) refuseAt('fees', `Fees cannot be more than the takings of ${formatMoney(gross)}.`)
   const number = await takeNumber(w.tx, 'card-settlement', onDay)
   const settlementId = await reserveId(w.tx, 'card_settlement')
   const entry = postCardSettlement({ on: onDay, text: `Card takings arrived ${number}`, gross, fees })

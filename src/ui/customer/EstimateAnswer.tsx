@@ -93,7 +93,7 @@ export const EstimateAnswer = ({
           className="fig border-t border-b-[3px] border-double border-iron-900 pt-1 text-lg font-bold"
           aria-live="polite"
         >
-          {totals.gross}
+          {show(totals.gross)}
         </dd>
       </dl>
       {sale.note && <p className="mt-3 whitespace-pre-line">{sale.note}</p>}

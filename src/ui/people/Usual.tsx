@@ -49,10 +49,10 @@ export const Usual = ({ customerId, rows, today, currency }: Props) => (
                   </td>
                   <td className="r sub whitespace-nowrap">{formatDayShort(u.lastOn, today)}</td>
                   <td className="fig">
-                    {u.lastQuantity.toString()} × {formatPrice(u.lastPrice, currency)}
+                    {formatQuantity(u.lastQuantity)} × {formatPrice(u.lastPrice, currency)}
                   </td>
                   <td className="fig">
-                    {u.times}, {u.perMonth.toString()}
+                    {u.times}, {formatQuantity(u.perMonth)}
                   </td>
                   <td className="fig">{shelf ? formatQuantity(u.standing.available) : ''}</td>
                   <td className="fig" title={u.priceFrom}>

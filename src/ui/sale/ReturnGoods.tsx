@@ -1,6 +1,7 @@
 'use client'
 import { useWatch } from 'react-hook-form'
 import type { Day } from '@/core/day'
+import { formatDigits } from '@/core/locale'
 import { CommandForm } from '../form/CommandForm'
 import { FormCheck, FormOn, FormQuantity, FormReason, FormSelect, FormText } from '../form/inputs'
 import type { Track } from '@/core/kinds'
@@ -89,7 +90,7 @@ const Back = ({ lines }: Pick<Props, 'lines'>) => {
     <div key={l.lineId} className="grid gap-2">
       <FormQuantity
         name={`lines.${i}.quantity`}
-        label={`${l.description}, of ${l.quantity}`}
+        label={`${l.description}, of ${formatDigits(l.quantity)}`}
         placeholder={all ? 'all that may come back' : '0'}
       />
       {l.track === 'serial' && (

@@ -2,6 +2,7 @@
 import { STATUS_NAMES } from '@/core/names'
 import type { Stands } from '@/core/sale'
 import { useEffect, useState } from 'react'
+import { formatDigits } from '@/core/locale'
 import { formatDay, type Day } from '@/core/day'
 import { Empty } from '../Empty'
 import { Panel } from '../Panel'
@@ -68,11 +69,12 @@ export const UsualPanel = ({ customerId, customer, onTake, onClose }: Props) => 
               >
                 <span className="flex justify-between gap-3">
                   <span className="font-bold">{u.name}</span>
-                  <span className="fig">{u.price}</span>
+                  <span className="fig">{formatDigits(u.price)}</span>
                 </span>
                 <span className="sub">
-                  last {u.lastQuantity} at {u.lastPrice} on {formatDay(u.lastOn)} · bought {u.times}{' '}
-                  {u.times === 1 ? 'time' : 'times'}, {u.perMonth} a month · {u.available} available
+                  last {formatDigits(u.lastQuantity)} at {formatDigits(u.lastPrice)} on {formatDay(u.lastOn)} · bought{' '}
+                  {u.times} {u.times === 1 ? 'time' : 'times'}, {formatDigits(u.perMonth)} a month ·{' '}
+                  {formatDigits(u.available)} available
                   {taken.includes(u.goodsId) && <b className="text-patina-700"> · added</b>}
                 </span>
               </button>
@@ -128,7 +130,7 @@ export const OtherSalePanel = ({ customerId, customer, onTake, onClose }: Props)
                   <span className="font-bold">
                     {s.number} {s.title}
                   </span>
-                  <span className="fig">{s.total}</span>
+                  <span className="fig">{formatDigits(s.total)}</span>
                 </span>
                 <span className="sub">
                   {STATUS_NAMES[s.stands]}, {formatDay(s.startedOn)}

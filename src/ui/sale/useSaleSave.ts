@@ -6,6 +6,7 @@ import { readLess } from './less'
 import { toInput, type LineDraft } from './lineDraft'
 import { asShown, problemsOf } from './lineProblems'
 import type { SaleFacts } from './saleFacts'
+import { sayShort, type AsideLine } from './sayShort'
 
 interface Draft {
   /** The sale that is changed; null writes a new one. */
@@ -39,20 +40,15 @@ export const saleBody = ({ sale, facts, lines, currency, taxOf }: Omit<Draft, 'b
 
 interface Written {
   readonly number: number
-  readonly lines: readonly {
-    readonly description: string
-    readonly agreed: string
-    readonly setAside: string
-    readonly short: string
-  }[]
+  readonly lines: readonly AsideLine[]
 }
 
 const sayWritten = (written: Written, customer: string, agreed: boolean): string => {
   if (!agreed) return `Draft saved: sale ${written.number} for ${customer}.`
-  const short = written.lines.filter((l) => Number(l.short) > 0)
-  return short.length === 0
+  const short = sayShort(written.lines)
+  return short === ''
     ? `Order ${written.number} saved for ${customer}. Stock is set aside.`
-    : `Order saved. Short: ${short.map((l) => `${l.description}, ${l.agreed} ordered, ${l.setAside} in stock`).join('; ')}.`
+    : `Order ${written.number} saved for ${customer}. ${short}`
 }
 
 /** Saving a sale: written down or agreed at once where it is new, changed where it is there already. */

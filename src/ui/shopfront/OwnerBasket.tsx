@@ -130,20 +130,20 @@ const BasketLines = ({ basket, currency, onPut }: LinesProps) => (
             {formatDigits(l.available)}
           </FigureCell>
           <FigureCell head="Unit price">{formatPrice(decimal(l.price), currency)}</FigureCell>
-          <td className="fig main">{l.sum}</td>
+          <td className="fig main">{formatDigits(l.sum)}</td>
         </tr>
       ))}
       <tr>
         <td colSpan={4} className="r border-0 text-iron-500">
           tax
         </td>
-        <td className="fig border-0">{basket.totals.tax}</td>
+        <td className="fig border-0">{formatDigits(basket.totals.tax)}</td>
       </tr>
       <tr className="total">
         <td colSpan={4} className="r">
           total with tax, {currency}
         </td>
-        <td className="fig">{basket.totals.gross}</td>
+        <td className="fig">{formatDigits(basket.totals.gross)}</td>
       </tr>
     </tbody>
   </table>

@@ -86,7 +86,7 @@ const FormChoose = ({ name, rows, none, most }: ChooseProps) => {
                 </td>
                 <td className="sub whitespace-nowrap">{r.on}</td>
                 <td className="max-w-45 truncate">{r.customer}</td>
-                <td className="fig">{r.amount}</td>
+                <td className="fig">{formatDigits(r.amount)}</td>
               </tr>
             ))}
           </tbody>
@@ -122,7 +122,7 @@ const Slip = ({ today, currency, inDrawer, cheques, most }: Props) => (
           name="cash"
           label="Cash from the drawer"
           currency={currency}
-          hint={`Drawer should hold ${inDrawer}`}
+          hint={`Drawer should hold ${formatDigits(inDrawer)}`}
         />
         <FormOn today={today} />
       </div>

@@ -2,6 +2,7 @@
 import { addressLine } from '@/core/people'
 import { CommandForm } from '../../form/CommandForm'
 import { FormDay, FormPick, FormSelect, FormText } from '../../form/inputs'
+import { sayShort, type AsideLine } from '../sayShort'
 import { Quantities, quantitiesOf, type PanelProps, type SheetLine } from './parts'
 import { isEmptyRow } from '../../form/isEmptyRow'
 
@@ -11,27 +12,17 @@ const leftToThem = (l: SheetLine): string =>
 const HOW = { 'by phone': 'By phone', 'in person': 'In person', 'by email': 'By email' } as const
 const schema = () => import('@/contract/inputs/sales/agreeSale').then((m) => m.agreeSaleInput.omit({ saleId: true }))
 
-interface AgreedLine extends Pick<SheetLine, 'description'> {
-  readonly agreed: string
-  readonly setAside: string
-  readonly short: string
-}
-
-const sayAgreed = (lines: readonly AgreedLine[], customer: string): string => {
-  const short = lines.filter((l) => Number(l.short) > 0)
-  return short.length === 0
-    ? `Order of ${customer} saved. Stock is set aside.`
-    : `Order saved. Short: ${short.map((l) => `${l.description}, ${l.agreed} ordered, ${l.setAside} in stock`).join('; ')}.`
+const sayAgreed = (lines: readonly AsideLine[], customer: string): string => {
+  const short = sayShort(lines)
+  return short === '' ? `Order of ${customer} saved. Stock is set aside.` : `Order saved. ${short}`
 }
 
 /** What stock will be set aside, and what will be short. */
-const Aside = ({ lines }: { readonly lines: readonly AgreedLine[] }) => {
-  const short = lines.filter((l) => Number(l.short) > 0)
+const Aside = ({ lines }: { readonly lines: readonly AsideLine[] }) => {
+  const short = sayShort(lines)
   return (
-    <p className={`mt-3 px-3 py-2 ${short.length > 0 ? 'bg-oxide-100' : 'bg-paper-100'}`}>
-      {short.length > 0
-        ? `Short: ${short.map((l) => `${l.description}, ${l.setAside} of ${l.agreed} in stock`).join('; ')}.`
-        : 'Everything that is kept in stock is there and will be set aside.'}
+    <p className={`mt-3 px-3 py-2 ${short === '' ? 'bg-paper-100' : 'bg-oxide-100'}`}>
+      {short || 'Everything that is kept in stock is there and will be set aside.'}
     </p>
   )
 }

@@ -130,7 +130,7 @@ const HowMuch = ({ left }: { readonly left: PanelProps['sale']['lines'] }) => {
       name="what.lines"
       lines={left}
       most={(l) => l.toBill}
-      side={(l) => (Number(l.readyToBill) > 0 ? `${l.readyToBill} handed over` : '')}
+      side={(l) => (Number(l.readyToBill) > 0 ? `${formatDigits(l.readyToBill)} handed over` : '')}
     />
   ) : null
 }

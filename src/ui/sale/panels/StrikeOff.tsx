@@ -1,4 +1,5 @@
 'use client'
+import { formatDigits } from '@/core/locale'
 import { CommandForm } from '../../form/CommandForm'
 import { FormReason } from '../../form/inputs'
 import { Quantities, quantitiesOf, type LineQuantity, type PanelProps } from './parts'
@@ -21,7 +22,7 @@ export const StrikeOff = ({ sale, onClose }: PanelProps) => {
       start={start}
       asBody={(d) => d}
       skip={{ lines: isEmptyRow }}
-      say={(s) => `Struck off. The order comes to ${s.totals.gross} now.`}
+      say={(s) => `Struck off. The order comes to ${formatDigits(s.totals.gross)} now.`}
       onDone={onClose}
       submit="Strike off"
     >

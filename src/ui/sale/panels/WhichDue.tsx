@@ -1,4 +1,5 @@
 'use client'
+import { formatDigits } from '@/core/locale'
 import type { SheetPromise } from './parts'
 
 interface Props {
@@ -15,7 +16,7 @@ export const WhichDue = ({ label, dues, dueId, onDue }: Props) => (
     <select className="field" value={dueId} onChange={(e) => onDue(Number(e.target.value))}>
       {dues.map((d) => (
         <option key={d.id} value={d.id}>
-          {d.name}: {d.open} open
+          {d.name}: {formatDigits(d.open)} open
         </option>
       ))}
     </select>

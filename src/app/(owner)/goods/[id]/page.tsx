@@ -57,7 +57,7 @@ export default async function GoodsPage({ params, searchParams }: Props) {
         title={goods.name}
         beside={[
           goods.tags.join(', '),
-          goods.weight ? `${goods.weight.toString()} kg` : '',
+          goods.weight ? `${formatQuantity(goods.weight)} kg` : '',
           goods.size,
           goods.onShopfront ? 'in the online shop' : '',
         ]

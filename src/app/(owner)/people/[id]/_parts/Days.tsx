@@ -1,3 +1,4 @@
+import { formatDigits } from '@/core/locale'
 import { daysBetween, type Day } from '@/core/day'
 import type { CustomerPage as Page } from '@/model/people/customers'
 import { PayChart } from '@/ui/charts'
@@ -17,7 +18,7 @@ export const Days = ({ page, today }: { readonly page: Page; readonly today: Day
         today={today}
       />
       <p className="sub">
-        Average {page.days.average.toFixed(1)} days (weighted by amount), median {page.days.median}
+        Average {formatDigits(page.days.average.toFixed(1))} days (weighted by amount), median {page.days.median}
       </p>
     </section>
   )
