@@ -1,3 +1,4 @@
+import { formatDigits } from '@/core/locale'
 import { present } from '@/core/present'
 import { max } from 'd3-array'
 import { scaleBand, scaleLinear, scalePoint } from 'd3-scale'
@@ -24,7 +25,10 @@ export const HabitChart = ({ months, unit, fill }: HabitProps) => {
     <svg
       role="img"
       aria-label={months
-        .map((m) => `${formatMonth(m.month)}: ${m.value === null ? 'nothing paid' : `${m.value} ${unit}`}`)
+        .map(
+          (m) =>
+            `${formatMonth(m.month)}: ${m.value === null ? 'nothing paid' : `${formatDigits(String(m.value))} ${unit}`}`,
+        )
         .join(', ')}
       viewBox={`0 0 ${width} ${height}`}
       className="w-full max-w-150"
@@ -48,7 +52,7 @@ export const HabitChart = ({ months, unit, fill }: HabitProps) => {
                 fontFamily="var(--font-figure)"
                 fill="var(--color-iron-700)"
               >
-                {m.value}
+                {formatDigits(String(m.value))}
               </text>
             </>
           )}

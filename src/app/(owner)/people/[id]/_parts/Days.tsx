@@ -18,7 +18,8 @@ export const Days = ({ page, today }: { readonly page: Page; readonly today: Day
         today={today}
       />
       <p className="sub">
-        Average {formatDigits(page.days.average.toFixed(1))} days (weighted by amount), median {page.days.median}
+        Average {formatDigits(page.days.average.toFixed(1))} days (weighted by amount), median{' '}
+        {formatDigits(String(page.days.median))}
       </p>
     </section>
   )
