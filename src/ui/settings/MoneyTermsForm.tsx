@@ -1,5 +1,5 @@
 'use client'
-import { formatDigits } from '@/core/locale'
+import { formatMoney, money } from '@/core/money'
 import { FormProvider } from 'react-hook-form'
 import { FormProblems } from '../form/FormProblems'
 import { FormCheck, FormMoney, FormQuantity, FormSelect, FormText } from '../form/inputs'
@@ -85,7 +85,7 @@ export const MoneyTermsForm = (props: MoneyTerms) => {
             name="smallestCoin"
             label="Smallest coin"
             currency={currency}
-            hint={`Cash is rounded to it; ${formatDigits('0.01')} rounds nothing`}
+            hint={`Cash is rounded to it; ${formatMoney(money(1n, currency))} rounds nothing`}
           />
         </div>
         <div className="mt-3 grid">
