@@ -186,7 +186,7 @@ describe('two percent for paying within ten days', () => {
     return [
       bill!.toPay,
       owed!.toPay.amount,
-      owed!.toPay.saves?.amount ?? null,
+      owed!.toPay.saves && `${owed!.toPay.saves.amount} by ${owed!.toPay.saves.through}`,
       bill!.bill.discount?.amount ?? null,
       due.byCheck.map((b) => b.says),
     ]
@@ -195,14 +195,14 @@ describe('two percent for paying within ten days', () => {
 
   test('is what paying it takes, on every page that offers to; and may be had again where that payment was void', async () => {
     const bill = await desk.bill('100.00')
-    expect(await pages(bill.id)).toEqual(['98.00', '98.00', '2.00', '2.00', said('98.00')])
+    expect(await pages(bill.id)).toEqual(['98.00', '98.00', '2.00 by 2026-03-11', '2.00', said('98.00')])
     const wish = { supplierId: supplier, from: 'drawer' as const, amount: '98.00' }
     const paid = await s.answer(paySupplier, { ...wish, for: [{ billId: bill.id, amount: '98.00' }] })
     expect(paid).toMatchObject({ discount: '2.00', ahead: '0.00' })
     expect(await pages(bill.id)).toEqual(['0.00', '0.00', null, null, []])
     // It went from the bank, not from the drawer.
     await s.run(voidSupplierPayment, { paymentId: paid.id, reason: 'from the bank' })
-    expect(await pages(bill.id)).toEqual(['98.00', '98.00', '2.00', '2.00', said('98.00')])
+    expect(await pages(bill.id)).toEqual(['98.00', '98.00', '2.00 by 2026-03-11', '2.00', said('98.00')])
     const again = await s.answer(paySupplier, { ...wish, from: 'bank', for: 'oldest' })
     expect(again).toMatchObject({ filled: [{ amount: '98.00', discount: '2.00' }], ahead: '0.00' })
     expect([await desk.balance('payables'), await desk.balance('purchase-discounts')]).toEqual(['0.00', '-2.00'])

@@ -1,5 +1,5 @@
 import { discountLeft, standingDiscounts } from '@/core/buying'
-import { isPositiveMoney, isZeroMoney, money, subtractMoney, toDecimalString, type Money } from '@/core/money'
+import { isPositiveMoney, isZeroMoney, money, toDecimalString, type Money } from '@/core/money'
 import { rowsBy } from '@/core/rowsBy'
 import type { Db } from '@/data/connect'
 import {

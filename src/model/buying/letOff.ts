@@ -1,6 +1,6 @@
 import { letOffOn } from '@/core/buying'
 import type { Day } from '@/core/day'
-import { money, smallerMoney, subtractMoney, sumMoney, zeroMoney, type Money } from '@/core/money'
+import { isPositiveMoney, money, smallerMoney, subtractMoney, sumMoney, zeroMoney, type Money } from '@/core/money'
 import { rowsBy } from '@/core/rowsBy'
 import { listBillFills, listBills, type BillRow } from '@/data/queries/bill'
 import { listSupplierCredits } from '@/data/queries/sentBack'
@@ -43,7 +43,10 @@ export const readLetOff = async (
 export const openOfBill = (b: BillRow, currency: string): Money =>
   b.voidedOn ? zeroMoney(currency) : subtractMoney(money(b.gross, currency), money(b.filled, currency))
 
-/** What paying all that is open of these bills on a day takes, each without what is let off for it, and what that is in all. */
+/**
+ * What paying all that is open of these bills on a day takes, each without what is let off for it; what that is in all, and through
+ * which day all of it is let off.
+ */
 export const readToPay = async (
   db: Db,
   of: { readonly ids: readonly number[] } | { readonly supplierId: number },
@@ -58,5 +61,11 @@ export const readToPay = async (
     return { bill, less, amount: subtractMoney(open, less) }
   })
   const sum = (amounts: readonly Money[]): Money => sumMoney(amounts, currency)
-  return { bills: toPay, amount: sum(toPay.map((b) => b.amount)), less: sum(toPay.map((b) => b.less)) }
+  const through = toPay.flatMap(({ bill, less }) => (isPositiveMoney(less) ? (bill.discountOn ?? []) : [])).sort()
+  return {
+    bills: toPay,
+    amount: sum(toPay.map((b) => b.amount)),
+    less: sum(toPay.map((b) => b.less)),
+    through: through[0] ?? null,
+  }
 }

@@ -60,7 +60,7 @@ export const readSupplierPage = async (where: Where, id: number) => {
     /** What paying all of it today takes, and what is let off with that. */
     toPay: {
       amount: toDecimalString(toPay.amount),
-      saves: isPositiveMoney(toPay.less) ? { through: where.today, amount: toDecimalString(toPay.less) } : null,
+      saves: toPay.through && { through: toPay.through, amount: toDecimalString(toPay.less) },
     },
     /** How long they take, what was bought of them in a year, and what is on order. */
     facts: {
