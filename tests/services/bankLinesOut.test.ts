@@ -35,6 +35,42 @@ describe('a line that went out', () => {
     expect(bill.id).toBeGreaterThan(0)
   })
 
+  test('to a supplier pays their oldest bills first, early discounts taken; the rest is paid in advance', async () => {
+    for (const [on, theirNumber, amount] of [
+      ['2026-03-06', 'GS-2', '50.00'],
+      ['2026-03-05', 'GS-1', '100.00'],
+    ])
+      await d.s.run(enterBill, {
+        supplierId: d.supplier,
+        on,
+        theirNumber: theirNumber!,
+        lines: [{ accountId: await d.accountId('6000'), amount: amount! }],
+      })
+    const one = await d.bring(
+      rowsOf(0, [
+        ['2026-03-12', 'ONLINE TRANSFER 77', -200],
+        ['2026-03-12', 'DEPOSIT 12', 200],
+      ]),
+    )
+    const [out, into] = one.lines.map((l) => l.id)
+    const settles = [{ kind: 'supplier' as const, id: d.supplier, amount: '200.00' }]
+    expect(await d.s.refusal(matchLine, { lineId: into!, settles })).toBe('invalid')
+    expect(await d.s.refusal(matchLine, { lineId: out!, settles: [{ ...settles[0]!, id: 99 }] })).toBe('not-found')
+    const done = await d.s.answer(matchLine, { lineId: out!, settles })
+    expect(done.settles).toMatchObject([{ kind: 'supplier', amount: '200.00' }])
+    // 2 % of both are let off: 98.00 and 49.00 are paid, 53.00 are ahead.
+    const standing = async () => [
+      await d.holds('2000'),
+      await d.holds('4120'),
+      await d.holds('1020'),
+      await d.holds('1310'),
+    ]
+    expect(await standing()).toEqual([0n, -300n, -20_000n, 5_300n])
+    await d.s.run(unmatchLine, { lineId: out! })
+    expect(await standing()).toEqual([-15_000n, 0n, 0n, 0n])
+    expect(await d.s.ties()).toEqual([])
+  })
+
   test('is an expense with the tax in it, learned for the next time', async () => {
     const power = await d.accountId('6010')
     const one = await d.bring(rowsOf(0, [['2026-03-12', 'POWER CO 02/26', -54.13]]))

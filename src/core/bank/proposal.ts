@@ -12,6 +12,7 @@ export const SETTLE_KINDS = [
   'account',
   'entry',
   'customer',
+  'supplier',
 ] as const
 export type SettleKind = (typeof SETTLE_KINDS)[number]
 

@@ -18,7 +18,7 @@ import { findDueOwner } from '@/data/queries/due'
 import { findReceipt } from '@/data/queries/receipt'
 import { findSupplier } from '@/data/queries/suppliers'
 import { listSupplierPayments } from '@/data/queries/supplierPayment'
-import { payNamed } from '../buying/paySupplier'
+import { payNamed, payOldest } from '../buying/paySupplier'
 import { readPayables, writePayment } from '../buying/payables'
 import { paperDay, type Work } from '../command'
 import { writeReceipt } from '../money/takeReceipt'
@@ -35,7 +35,7 @@ interface At {
 }
 
 const IN: readonly SettleKind[] = ['receipt', 'banking-slip', 'card-takings', 'due', 'customer']
-const OUT: readonly SettleKind[] = ['supplier-payment', 'bill']
+const OUT: readonly SettleKind[] = ['supplier-payment', 'bill', 'supplier']
 
 const partsOf = (w: Work, { settles, fee }: Matching, line: BankLineRow): readonly Part[] => {
   const size = absMoney(line.amount)
@@ -117,27 +117,34 @@ const settleDues = async (w: Work, { line, bank }: At, parts: readonly Part[]): 
   return rows
 }
 
-/** Money to suppliers for their bills: one payment each. */
+/** Money to suppliers: one payment each, for the bills named, else the oldest first; the rest in advance. */
 const settleBills = async (w: Work, { line, bank }: At, parts: readonly Part[]): Promise<Row[]> => {
-  const bills = await listBills(w.tx, { ids: parts.flatMap((p) => p.id ?? []) })
-  const billOf = (p: Part) =>
-    found(
-      bills.find((b) => b.id === p.id),
+  const bills = await listBills(w.tx, { ids: parts.flatMap((p) => (p.kind === 'bill' ? (p.id ?? []) : [])) })
+  const supplierOf = (p: Part): number => {
+    const id = p.id ?? refuseAt(`${p.path}.id`, 'Say which one it is.')
+    if (p.kind === 'supplier') return id
+    return found(
+      bills.find((b) => b.id === id),
       'bill',
-      p.id ?? 0,
-    )
+      id,
+    ).supplierId
+  }
   const rows: Row[] = []
-  for (const [supplierId, mine] of rowsBy(parts, (p) => billOf(p).supplierId)) {
-    const supplier = present(await findSupplier(w.tx, supplierId))
+  for (const [supplierId, mine] of rowsBy(parts, supplierOf)) {
+    const supplier = found(await findSupplier(w.tx, supplierId), 'supplier', supplierId)
     const amount = sumMoney(
       mine.map((p) => p.sum),
       w.currency,
     )
-    const named = mine.map((p) => ({ billId: present(p.id), amount: toDecimalString(p.sum) }))
-    const paid = payNamed(w, await readPayables(w, supplierId, line.on), named, amount)
+    const named = mine
+      .filter((p) => p.kind === 'bill')
+      .map((p) => ({ billId: present(p.id), amount: toDecimalString(p.sum) }))
+    const payables = await readPayables(w, supplierId, line.on)
+    const paid = named.length > 0 ? payNamed(w, payables, named, amount) : payOldest(payables, amount)
     const madeId = await writePayment(w, { supplier, on: line.on, accountId: bank.accountId, amount, paid })
     const { entryId } = present((await listSupplierPayments(w.tx, { id: madeId }))[0])
-    rows.push({ lineId: line.id, kind: 'bill', entryId, amount: amount.minor, made: 'supplier-payment', madeId })
+    const { kind } = present(mine[0])
+    rows.push({ lineId: line.id, kind, entryId, amount: amount.minor, made: 'supplier-payment', madeId })
   }
   return rows
 }
@@ -169,7 +176,7 @@ export const settleLine = async (w: Work, line: BankLineRow, matching: Matching)
   const parts = partsOf(w, matching, line)
   const rows: Row[] = []
   const owed = parts.filter((p) => p.kind === 'due' || p.kind === 'customer')
-  const bills = parts.filter((p) => p.kind === 'bill')
+  const bills = parts.filter((p) => p.kind === 'bill' || p.kind === 'supplier')
   const byAccount = parts.filter((p) => p.kind === 'account' || (p.kind === 'transfer' && p.id === undefined))
   const rest = parts.filter((p) => !owed.includes(p) && !bills.includes(p) && !byAccount.includes(p))
   for (const p of rest) {

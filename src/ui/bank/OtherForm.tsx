@@ -7,7 +7,7 @@ import { Choice } from '../Choice'
 import { CommandForm } from '../form/CommandForm'
 import { FormFind } from '../form/FormFind'
 import { FormCheck, FormSelect, FormText } from '../form/inputs'
-import { findCustomers } from '../Picker'
+import { findCustomers, findSuppliers } from '../Picker'
 
 interface Props {
   readonly line: StatementView['lines'][number]
@@ -19,30 +19,50 @@ interface Props {
 
 const schema = () => import('@/contract/inputs/bank/bank').then((m) => m.matchLineInput)
 
-/** What a line is that nothing proposes: income or an expense of an account, or a customer’s money. */
+/** Whose money a line may be where it is on no account: a customer's that came in, or a supplier's that went out. */
+const OF = {
+  customer: {
+    label: 'A customer’s money',
+    field: 'Customer',
+    find: findCustomers,
+    missing: 'Choose a customer.',
+    does: 'It pays the oldest amounts due first; what is left is held on account.',
+    said: 'Receipt entered.',
+    submit: 'Enter receipt',
+  },
+  supplier: {
+    label: 'Paid to a supplier',
+    field: 'Supplier',
+    find: findSuppliers,
+    missing: 'Choose a supplier.',
+    does: 'It pays their oldest bills first, early discounts taken; what is left is paid in advance.',
+    said: 'Payment entered.',
+    submit: 'Enter payment',
+  },
+} as const
+
+/** What a line is that nothing proposes: income or an expense of an account, a customer’s money, or a supplier’s. */
 export const OtherForm = (props: Props) => {
   const { line } = props
-  const comesIn = !line.amount.startsWith('-')
-  const [kind, setKind] = useState<'account' | 'customer'>('account')
+  const party = line.amount.startsWith('-') ? 'supplier' : 'customer'
+  const [kind, setKind] = useState<'account' | 'party'>('account')
   return (
     <>
       <p className="mb-3">
         {line.text} <b className="fig">{formatDigits(line.amount)}</b>
       </p>
-      {comesIn && (
-        <div className="mb-3">
-          <Choice
-            label="It is"
-            value={kind}
-            options={[
-              { value: 'account', label: 'An account' },
-              { value: 'customer', label: 'A customer’s money' },
-            ]}
-            onChoose={setKind}
-          />
-        </div>
-      )}
-      {kind === 'account' ? <ToAccount {...props} /> : <OfCustomer {...props} />}
+      <div className="mb-3">
+        <Choice
+          label="It is"
+          value={kind}
+          options={[
+            { value: 'account', label: 'An account' },
+            { value: 'party', label: OF[party].label },
+          ]}
+          onChoose={setKind}
+        />
+      </div>
+      {kind === 'account' ? <ToAccount {...props} /> : <OfParty party={party} {...props} />}
     </>
   )
 }
@@ -101,22 +121,26 @@ const ToAccount = ({ line, accounts, taxCodes, currency, onDone }: Props) => {
   )
 }
 
-const OfCustomer = ({ line, currency, onDone }: Props) => (
-  <CommandForm
-    method="POST"
-    path="/bank/matches"
-    schema={schema}
-    start={{ settles: [{ id: '' }] }}
-    asBody={({ settles }) => ({
-      lineId: line.id,
-      settles: settles.map((s) => ({ kind: 'customer' as const, id: Number(s.id), amount: line.amount })),
-    })}
-    say={() => 'Receipt entered.'}
-    preview={{ currency }}
-    onSent={onDone}
-    submit="Enter receipt"
-  >
-    <FormFind name="settles.0.id" label="Customer" find={findCustomers} missing="Choose a customer." autoFocus />
-    <p className="sub mt-2">It pays the oldest amounts due first; what is left is held on account.</p>
-  </CommandForm>
-)
+const OfParty = ({ party, line, currency, onDone }: Props & { readonly party: keyof typeof OF }) => {
+  const { field, find, missing, does, said, submit } = OF[party]
+  const amount = line.amount.replace('-', '')
+  return (
+    <CommandForm
+      method="POST"
+      path="/bank/matches"
+      schema={schema}
+      start={{ settles: [{ id: '' }] }}
+      asBody={({ settles }) => ({
+        lineId: line.id,
+        settles: settles.map((s) => ({ kind: party, id: Number(s.id), amount })),
+      })}
+      say={() => said}
+      preview={{ currency }}
+      onSent={onDone}
+      submit={submit}
+    >
+      <FormFind name="settles.0.id" label={field} find={find} missing={missing} autoFocus />
+      <p className="sub mt-2">{does}</p>
+    </CommandForm>
+  )
+}

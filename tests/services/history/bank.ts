@@ -37,8 +37,8 @@ const rows = async (h: History, x: Step): Promise<string> => {
 }
 
 const aLine = async (h: History, x: Step, settled: boolean) => {
-  const lines = await h.shop.db.execute<{ id: number; statement: number; amount: string }>(sql`
-    select l.id, l.statement_id as statement, (abs(l.amount) / 100.0)::numeric(12, 2)::text as amount from bank_line l
+  const lines = await h.shop.db.execute<{ id: number; statement: number; amount: string; out: boolean }>(sql`
+    select l.id, l.statement_id as statement, (abs(l.amount) / 100.0)::numeric(12, 2)::text as amount, l.amount < 0 as out from bank_line l
      where exists (select from bank_match m where m.line_id = l.id) = ${settled} order by l.id desc limit 6`)
   return lines[x.pick % Math.max(lines.length, 1)]
 }
@@ -62,8 +62,15 @@ export const BANK = {
       const settles = proposal.settles.map((s) => ({ ...s, receiptIds: s.receiptIds && [...s.receiptIds] }))
       return h.attempt(matchLine, { lineId: line.id, settles, fee: proposal.fee })
     }
+    if (x.flag) {
+      const { supplier } = h.told
+      const of = line.out
+        ? ({ kind: 'supplier', id: supplier } as const)
+        : ({ kind: 'customer', id: h.shop.customer } as const)
+      return h.attempt(matchLine, { lineId: line.id, settles: [{ ...of, amount: line.amount }] })
+    }
     const accountId = (await listAccounts(h.shop.db)).find((a) => a.code === '6110')!.id
-    const taxCode = x.flag ? 'STD' : undefined
+    const taxCode = x.pick % 2 === 0 ? 'STD' : undefined
     return h.attempt(matchLine, {
       lineId: line.id,
       settles: [{ kind: 'account', accountId, amount: line.amount, taxCode }],
