@@ -245,7 +245,7 @@ describe('what we deliver ourselves', () => {
     const where = { db: s.db, business: (await findBusiness(s.db))!, today: s.shop.today, currency: 'USD' }
     const [stop] = await readDeliveries(where, { on: s.shop.today })
     expect(stop!.address).toBe('4 Mill Lane, Fernhollow')
-    expect(deliveriesList.columns.find((c) => c.key === 'what')!.of(stop!)).toBe('4 × Rosin, 1 × Freight')
+    expect(deliveriesList.columns.find((c) => c.key === 'what')!.of(stop!, where)).toBe('4 × Rosin, 1 × Freight')
     // 4 × 12.50 and 9.50 are owed, and 8.25 % of them: 4.91
     expect(toDecimalString(stop!.open)).toBe('64.41')
     expect(await readDeliveries(where, { on: day('2026-02-01') })).toEqual([])
