@@ -3,6 +3,7 @@ import { isPaper } from '@/core/formats'
 import type { Day } from '@/core/day'
 import type { Database } from '@/data/connect'
 import type { Business } from '@/data/queries/business'
+import { listOpenDues } from '@/data/queries/due'
 import { insertFile, listFiles, findFile } from '@/data/queries/files'
 import { claimPost, closePost, listPost, putPostBack, type PostRow } from '@/data/queries/post'
 import { makeNamedPaper } from '@/documents/make'
@@ -61,6 +62,12 @@ const transportOf = ({ db, business: { smtpUrl } }: House): MailTransport => {
   return smtpMail(unseal(smtpUrl))
 }
 
+/** A reminder of nothing: everything that was late has been paid since it was written. */
+const remindsOfNothing = async ({ db, business, today }: House, { paper, customerId }: PostRow): Promise<boolean> =>
+  paper === 'reminder' &&
+  customerId !== null &&
+  !(await listOpenDues(db, customerId, business.currency)).some((d) => d.dueOn < today)
+
 /**
  * Tries to send one letter that waits, and writes down what became of it. False where another would not go either:
  * none waits, or the mail server does not answer.
@@ -71,6 +78,10 @@ const sendNext = async (house: House, transport: MailTransport, only?: number): 
   if (postId === null) return false
   const letter = present((await listPost(db, { id: postId }, { limit: 1 }))[0])
   try {
+    if (await remindsOfNothing(house, letter)) {
+      await closePost(db, postId, { state: 'dropped', sentOn: null, problem: 'Everything was paid before it went.' })
+      return true
+    }
     const delivery = await transport.deliver(
       {
         messageId: letter.messageId,

@@ -1,3 +1,4 @@
+import { formatQuantity } from '@/core/money'
 import { GOODS_KIND_NAMES } from '@/core/names'
 import type { GoodsStanding } from '@/model/goods/goods'
 import { defineColumns } from './column'
@@ -36,7 +37,7 @@ const columns = defineColumns<GoodsStanding>([
     as: 'quantity',
     of: (g) => (counted(g) ? g.available : null),
     tone: 'strong',
-    note: (g) => (g.short.gt(0) ? `short ${g.short.toString()}` : null),
+    note: (g) => (g.short.gt(0) ? `short ${formatQuantity(g.short)}` : null),
   },
 ])
 

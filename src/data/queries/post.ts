@@ -129,11 +129,11 @@ export const isPostTaken = async (db: Db, id: number): Promise<boolean> => {
   return rows.length > 0
 }
 
-/** What became of a letter that went through to the mail server. */
+/** What became of a letter: it went through to the mail server, or need not go any more. */
 export const closePost = async (
   db: Db,
   id: number,
-  as: { state: 'sent' | 'bounced'; sentOn: Day; problem: string },
+  as: { state: Exclude<PostState, 'waiting'>; sentOn: Day | null; problem: string },
 ) => {
   await db
     .update(post)

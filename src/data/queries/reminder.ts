@@ -1,7 +1,7 @@
 import type { Day } from '@/core/day'
 import type { Db } from '../connect'
-import { reminder } from '../schema'
-import { eq, desc } from 'drizzle-orm'
+import { post, reminder } from '../schema'
+import { and, desc, eq, ne } from 'drizzle-orm'
 
 export interface ReminderRow {
   readonly stage: number
@@ -9,11 +9,15 @@ export interface ReminderRow {
   readonly postId: number
 }
 
-/** Reminders a customer got, the newest first. */
-export const listReminders = async (db: Db, customerId: number): Promise<ReminderRow[]> =>
-  (
-    await db.select().from(reminder).where(eq(reminder.customerId, customerId)).orderBy(desc(reminder.id)).limit(50)
-  ).map((r) => ({ stage: r.stage, on: r.onDay, postId: r.postId }))
+/** Reminders a customer got or is getting, the newest first: not those that were thrown away before they went. */
+export const listReminders = (db: Db, customerId: number): Promise<ReminderRow[]> =>
+  db
+    .select({ stage: reminder.stage, on: reminder.onDay, postId: reminder.postId })
+    .from(reminder)
+    .innerJoin(post, eq(post.id, reminder.postId))
+    .where(and(eq(reminder.customerId, customerId), ne(post.state, 'dropped')))
+    .orderBy(desc(reminder.id))
+    .limit(50)
 
 export const insertReminder = async (db: Db, row: typeof reminder.$inferInsert): Promise<void> => {
   await db.insert(reminder).values(row)
