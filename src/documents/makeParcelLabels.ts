@@ -1,4 +1,5 @@
 import bwipjs from 'bwip-js/node'
+import { formatQuantity } from '@/core/money'
 import type { ParcelLabel } from '@/documents/draw/drawParcelLabels'
 import { readParcelsOf } from '@/model/parcel/parcels'
 import type { Asked } from '@/model/where'
@@ -16,7 +17,7 @@ export const makeParcelLabels = async (asked: Asked, handoverId: number): Promis
       from: [business.name, business.address].filter(Boolean).join('\n'),
       to: [of.customer, p.address].filter(Boolean).join('\n'),
       service: [p.carrier, p.service].filter(Boolean).join(' '),
-      weight: `${p.weight.toString()} kg`,
+      weight: `${formatQuantity(p.weight)} kg`,
       tracking: p.tracking,
       about: `${of.number}   ${i + 1} of ${of.parcels.length}`,
       bars: p.tracking ? await bwipjs.toBuffer({ bcid: 'code128', text: p.tracking, height: 16, scale: 3 }) : null,

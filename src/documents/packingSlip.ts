@@ -33,7 +33,7 @@ export const packingSlipOf = async (asked: Asked, handoverId: number): Promise<P
               noteOf(line, story.sale.deliverTo, t),
               line.kind === 'kit' ? partsOf(line.id) : '',
               piecesOf({ lineId: line.id, handoverId }),
-              line.toHandOver.gt(0) ? `${t('toFollow')}: ${line.toHandOver.toString()}` : '',
+              line.toHandOver.gt(0) ? `${t('toFollow')}: ${formatQuantity(line.toHandOver)}` : '',
             ]
               .filter(Boolean)
               .join('\n'),
