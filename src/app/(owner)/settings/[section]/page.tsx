@@ -5,7 +5,7 @@ import { keepArrangement } from '@/contract/arrangement'
 import { paperSettingsOf } from '@/contract/paperSettings'
 import { readUsual } from '@/contract/usualArrangements'
 import { browserName } from '@/core/browserName'
-import { day, formatDay } from '@/core/day'
+import { dayAt, formatDay, formatMoment } from '@/core/day'
 import { formatCount, formatPercent } from '@/core/locale'
 import { decimal, toDecimalString } from '@/core/money'
 import { readPlaces } from '@/model/goods/placesOf'
@@ -141,8 +141,6 @@ const Tax = async () => {
 
 const PlacesPart = async () => <Places places={await readPlaces(await openShop())} />
 
-const dayOf = (at: Date) => day(at.toISOString().slice(0, 10))
-
 const Access = async () => {
   const shop = await openShop()
   const [{ tokens }, webhooks, codes, sessions] = await Promise.all([
@@ -160,8 +158,8 @@ const Access = async () => {
           id,
           browser: browser || browserName(''),
           here,
-          since: formatDay(dayOf(createdAt)),
-          used: formatDay(dayOf(usedAt)),
+          since: formatMoment(createdAt),
+          used: formatMoment(usedAt),
         }))}
       />
       <TokensForm
@@ -169,7 +167,7 @@ const Access = async () => {
           id: t.id,
           name: t.name,
           readOnly: t.readOnly,
-          until: formatDay(dayOf(t.expiresAt)),
+          until: formatDay(dayAt(t.expiresAt)),
         }))}
       />
       <WebhooksForm webhooks={webhooks} />
