@@ -4,9 +4,9 @@ import { formatDay } from './formatDay'
 const two = (n: number): string => String(n).padStart(2, '0')
 
 /**
- * The day a moment belongs to where the program runs, as the business date is.
+ * The day a moment belongs to where the program runs, as the business date is; whatever day it is in London by then.
  *
- * @example dayAt(new Date(2026, 2, 1, 23, 30)) // 2026-03-01, whatever day it is in London by then
+ * @example dayAt(new Date(2026, 2, 1, 23, 30)) // 2026-03-01
  */
 export const dayAt = (at: Date): Day =>
   day(`${String(at.getFullYear()).padStart(4, '0')}-${two(at.getMonth() + 1)}-${two(at.getDate())}`)
