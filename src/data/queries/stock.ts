@@ -3,7 +3,7 @@ import type { Db } from '../connect'
 import { goods, onHand, place, pool, shelf, stockMove } from '../schema'
 import { present } from '@/core/present'
 import { asc, desc, inArray, lte, ne, sql, and, eq } from 'drizzle-orm'
-import { poolOf, shareWorth, unitCost, type Moved, type PileAt, type PileChange, type Shelf } from '@/core/stock'
+import { poolOf, shareWorth, type Moved, type PileAt, type PileChange, type Shelf } from '@/core/stock'
 import { decimal, money, ZERO, type Decimal, type Money } from '@/core/money'
 import { isOneOf } from './search'
 import type { Day } from '@/core/day'
@@ -280,20 +280,4 @@ export const sumShelves = async (
     .from(onHand)
     .where(isOneOf(onHand.goodsId, [...new Set(goodsIds)]))
   return new Map(rows.map((r) => [r.goodsId, { quantity: r.quantity, value: money(r.value, currency) }]))
-}
-
-/** What one of each thing cost when some last came or went, on or before a day; nothing of what never moved. */
-export const listLastCosts = async (
-  db: Db,
-  goodsIds: readonly number[],
-  on: Day,
-  currency: string,
-): Promise<ReadonlyMap<number, Decimal>> => {
-  if (goodsIds.length === 0) return new Map()
-  const rows = await db
-    .selectDistinctOn([stockMove.goodsId])
-    .from(stockMove)
-    .where(and(isOneOf(stockMove.goodsId, goodsIds), lte(stockMove.onDay, on), ne(stockMove.quantity, ZERO)))
-    .orderBy(stockMove.goodsId, desc(stockMove.onDay), desc(stockMove.id))
-  return new Map(rows.map((r) => [r.goodsId, unitCost({ quantity: r.quantity, value: money(r.value, currency) })]))
 }

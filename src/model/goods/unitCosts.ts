@@ -4,7 +4,8 @@ import { decimal, ZERO, type Decimal } from '@/core/money'
 import { unitCost } from '@/core/stock'
 import type { Db } from '@/data/connect'
 import type { Goods } from '@/data/queries/goods'
-import { listLastCosts, sumShelves } from '@/data/queries/stock'
+import { listLastCosts } from '@/data/queries/lastCosts'
+import { sumShelves } from '@/data/queries/stock'
 import { listGoodsSuppliers } from '@/data/queries/suppliers'
 
 const ONE = decimal(1)

@@ -3,12 +3,12 @@ import type { z } from 'zod'
 import { found, refuseAt } from '@/contract/refuse'
 import { present } from '@/core/present'
 import type { Day } from '@/core/day'
-import { isWhole, splitMoney, sumMoney, toDecimal, toDecimalString, ZERO, type Decimal } from '@/core/money'
+import { isWhole, splitMoney, sumMoney, toDecimalString, type Decimal } from '@/core/money'
 import { findGoods, type Goods } from '@/data/queries/goods'
 import { takeNumber } from '@/data/queries/numbers'
 import { reserveId } from '@/data/queries/reserveId'
-import { insertMoves, listMovesOfPaper, listPlaces, type MoveRow } from '@/data/queries/stock'
-import { findLastAssembly, insertAssembly } from '@/data/queries/stockPapers'
+import { insertMoves, listPlaces, type MoveRow } from '@/data/queries/stock'
+import { insertAssembly } from '@/data/queries/stockPapers'
 import { readUnitCosts } from '@/model/goods/unitCosts'
 import { defineCommand, paperDay, type Work } from '../command'
 import { batchFor } from './changeStock'
@@ -82,32 +82,7 @@ export const assembleKits = defineCommand('assemble-kits', assembleInput, async 
   return writeAssembly(w, what, { quantity, moves: [...moves, { ...kits, quantity, value }] })
 })
 
-/**
- * What one of each part cost as it last went into a kit. Not what it costs now: a part of which none lies on a shelf, because they
- * are all in kits, would cost nothing. Only of kits that came without being put together is it what lies there.
- */
-const readPartCosts = async (w: Work, { kit, parts, on }: Assembling): Promise<readonly Decimal[]> => {
-  const [lastId, costNow] = [
-    await findLastAssembly(w.tx, kit.id, on),
-    await readUnitCosts(
-      w.tx,
-      parts.map((p) => p.goods),
-      w,
-    ),
-  ]
-  const went = lastId === null ? [] : await listMovesOfPaper(w.tx, 'assembly', lastId, w.currency)
-  return parts.map(({ goods }) => {
-    const mine = went.filter((m) => m.goodsId === goods.id)
-    const quantity = mine.reduce((sum, m) => sum.plus(m.quantity), ZERO)
-    const value = sumMoney(
-      mine.map((m) => m.value),
-      w.currency,
-    )
-    return quantity.eq(0) ? costNow(goods.id) : toDecimal(value).div(quantity)
-  })
-}
-
-/** Takes assembled kits apart: what they were worth is shared out over their parts by what those cost as they went in. */
+/** Takes assembled kits apart: what they were worth is shared out over their parts by what those cost now. */
 export const takeKitsApart = defineCommand('take-kits-apart', assembleInput, async (w, input) => {
   const what = await assembling(w, input)
   const { quantity } = input
@@ -117,16 +92,20 @@ export const takeKitsApart = defineCommand('take-kits-apart', assembleInput, asy
     [{ goods: what.kit, quantity, from: [{ placeId: input.placeId, quantity }] }],
     { on },
   )
-  const each = await readPartCosts(w, what)
+  const costOf = await readUnitCosts(
+    w.tx,
+    what.parts.map((p) => p.goods),
+    w,
+  )
   const values = splitMoney(
     sumMoney(costs, w.currency),
-    what.parts.map((p, i) => present(each[i]).times(p.each)),
+    what.parts.map((p) => costOf(p.goods.id).times(p.each)),
   )
   const back: MoveRow[] = []
-  for (const [i, { goods, each: perKit }] of what.parts.entries()) {
+  for (const [i, { goods, each }] of what.parts.entries()) {
     const batch = await batchFor(w, goods, undefined, on)
     const value = present(values[i])
-    back.push({ goodsId: goods.id, placeId, batchId: batch?.id ?? null, on, quantity: perKit.times(quantity), value })
+    back.push({ goodsId: goods.id, placeId, batchId: batch?.id ?? null, on, quantity: each.times(quantity), value })
   }
   return writeAssembly(w, what, { quantity: quantity.neg(), moves: [...moves, ...back] })
 })

@@ -42,6 +42,8 @@ export const sayTried = ({ state, to, problem }: Tried): string =>
     ? `Sent to ${to}.`
     : state === 'bounced'
       ? `Bounced: ${problem}`
-      : problem
-        ? `Waiting in Mail: ${problem}`
-        : 'Waiting in Mail. It is sent as soon as the mail server takes it.'
+      : state === 'dropped'
+        ? `Discarded: ${problem}`
+        : problem
+          ? `Waiting in Mail: ${problem}`
+          : 'Waiting in Mail. It is sent as soon as the mail server takes it.'
