@@ -17,6 +17,8 @@ const OWNER_BODY = 6_200_000
 const RESTORE = { path: '/api/first-run/restore', most: 4_000_000_000 }
 /** A request that is not sent within this time is let go. */
 const SLOW_REQUEST = 30_000
+/** So long a connection that asks for nothing is kept: longer than a browser or a proxy keeps one, so that it is theirs to let go of, never in the middle of asking. */
+const KEPT = 75_000
 
 const names = new Set(
   ['localhost', ...(process.env.TILL_HOSTS ?? '').split(','), hostOf(process.env.TILL_PUBLIC_URL)]
@@ -251,6 +253,7 @@ http.createServer = /** @type {typeof http.createServer} */ (
     server = create(guarded(application))
     server.requestTimeout = SLOW_REQUEST
     server.headersTimeout = 10_000
+    server.keepAliveTimeout = KEPT
     keepRoom(server, 1_000)
     return server
   }

@@ -1,6 +1,6 @@
 import { expect } from 'vitest'
 import { present } from '@/core/present'
-import { addCustomer, ask, eventually, pause, type Answered } from './till'
+import { addCustomer, ask, eventually, pause, persist, type Answered } from './till'
 
 interface Acknowledged {
   readonly key: string
@@ -56,18 +56,21 @@ export const startHands = async (portNow: () => number, name: string, count = 6)
       expect([...refused].filter((status) => !mayBeTold.includes(status))).toEqual([])
       const port = portNow()
       // A connection that broke may be found out by whoever uses it next.
-      const ties = () => ask(port, 'GET', '/api/v1/books/ties')
-      await eventually('pages are read again', async () => (await ties()).status === 200, 2_000)
-      const file = await ask(port, 'GET', '/api/v1/export/receipts.csv')
-      expect([file.status, file.status === 200 || file.body]).toEqual([200, true])
+      const readAgain = async (path: string): Promise<Answered> => {
+        const told = await persist(() => ask(port, 'GET', path))
+        expect([told.status, told.status === 200 || told.body]).toEqual([200, true])
+        return told
+      }
+      const file = await readAgain('/api/v1/export/receipts.csv')
       const kept = String(file.body)
         .split('\n')
         .filter((line) => line.includes(name))
         .map((line) => /R-\d+-\d+/.exec(line)?.[0])
       // Every one that was told is there once, and no other: each hand was told of its last one, too.
       expect(kept.sort()).toEqual(acknowledged.map(({ number }) => number).sort())
-      for (const { key, number } of marked) expect((await receive(port, customerId, key)).body.number).toBe(number)
-      const told = (await ties()).body.ties as readonly { difference: string }[]
+      for (const { key, number } of marked)
+        expect((await persist(() => receive(port, customerId, key))).body.number).toBe(number)
+      const told = (await readAgain('/api/v1/books/ties')).body.ties as readonly { difference: string }[]
       expect(told.length).toBeGreaterThan(5)
       expect(told.filter(({ difference }) => Number(difference) !== 0)).toEqual([])
     },

@@ -5,7 +5,7 @@ import { migrate } from '@/data/migrate'
 import { startPair } from '../pair'
 import { startServers } from '../servers'
 import { startHands } from './hands'
-import { ask, eventually, PASSPHRASE, signIn, TOKEN, type Answered } from './till'
+import { ask, eventually, PASSPHRASE, persist, signIn, TOKEN, type Answered } from './till'
 
 const DAY = '2026-03-10'
 
@@ -67,13 +67,15 @@ describe('three servers of one business', () => {
       await any('POST', '/sales', { customerId, agreed: true, lines: [{ goodsId, quantity: '10' }] })
     ).body
     const hands = await Promise.all(
-      Array.from({ length: 30 }, (_, i) =>
-        i % 3 === 0
-          ? any('POST', `/sales/${saleId}/handovers`, {})
-          : i % 3 === 1
-            ? any('POST', `/sales/${saleId}/invoices`, { what: { percent: '20' }, issue: true })
-            : any('POST', '/receipts', { customerId, method: 'cash', amount: '1.00' }),
-      ),
+      Array.from({ length: 30 }, (_, i) => {
+        const [path, body] =
+          i % 3 === 0
+            ? [`/sales/${saleId}/handovers`, {}]
+            : i % 3 === 1
+              ? [`/sales/${saleId}/invoices`, { what: { percent: '20' }, issue: true }]
+              : ['/receipts', { customerId, method: 'cash', amount: '1.00' }]
+        return persist(() => any('POST', path, body, `hand ${i}`))
+      }),
     )
     expect(hands.filter(({ status }) => status >= 500 || status === 0)).toEqual([])
     // All goods go with the first handover; five invoices of 20 % are the whole.

@@ -93,6 +93,15 @@ export const ask = async (
   }
 }
 
+/** Asks as a till does: told to come back, it does so under its key. What was done is done once all the same. */
+export const persist = async (asked: () => Promise<Answered>): Promise<Answered> => {
+  for (const end = Date.now() + 60_000; ;) {
+    const told = await asked()
+    if (told.status !== 503 || !told.body.detail || Date.now() > end) return told
+    await pause(200)
+  }
+}
+
 export const makeHomeFolder = (): string => mkdtempSync(join(tmpdir(), 'iron-till-faults-'))
 export const dropHome = (home: string): void => rmSync(home, { recursive: true, force: true })
 

@@ -105,6 +105,11 @@ describe('whoever sends little, or nothing', () => {
     expect(status).toBe(200)
     for (const socket of silent) socket.destroy()
   })
+
+  test('keeps its connection for longer than a proxy or a browser does: who asks next is not cut off in the middle of it', async () => {
+    const { headers } = await fetch(`${till.base}/sign-in`)
+    expect(Number(/timeout=(\d+)/.exec(headers.get('keep-alive') ?? '')?.[1])).toBeGreaterThan(60)
+  })
 })
 
 describe('whoever only says to be the owner', () => {
