@@ -3,8 +3,9 @@ import { Command } from 'cmdk'
 import { useRouter } from 'next/navigation'
 import { useEffect, useRef, useState } from 'react'
 import type { QuickOffer } from '@/contract/quickOffer'
-import { call, newKey } from './send'
+import { call } from './send'
 import { tell } from './tell'
+import { useOnce } from './useOnce'
 
 const NOTHING = { offers: [], to: '' }
 
@@ -19,7 +20,7 @@ export const QuickLine = ({ currency }: { readonly currency: string }) => {
   const latest = useRef<(offer: QuickOffer) => unknown>(() => {})
   const leaving = useRef<ReturnType<typeof setTimeout>>(undefined)
   const asked = useRef(0)
-  const busy = useRef(false)
+  const { once } = useOnce()
   useEffect(() => {
     const turn = ++asked.current
     const timer = setTimeout(() => {
@@ -47,15 +48,18 @@ export const QuickLine = ({ currency }: { readonly currency: string }) => {
       router.push(offer.go)
       return
     }
-    if (!offer.send || busy.current) return
-    busy.current = true
-    const sent = await call('POST', offer.send.path, offer.send.body, newKey())
-    busy.current = false
-    if (!sent.ok) return void tell(sent.detail)
-    const { id, number } = sent.value as { readonly id?: number; readonly number?: string | number }
-    tell(`${offer.send.said}${number ? ` ${number}` : ''}.`)
+    if (!offer.send) return
+    const { path, body, said, thenTo } = offer.send
+    const done = await once(JSON.stringify([path, body]), async (key) => {
+      const sent = await call('POST', path, body, key)
+      if (!sent.ok) tell(sent.detail)
+      return sent
+    })
+    if (!done) return
+    const { id, number } = done as { readonly id?: number; readonly number?: string | number }
+    tell(`${said}${number ? ` ${number}` : ''}.`)
     clear()
-    if (offer.send.thenTo) router.push(`${offer.send.thenTo}/${id}`)
+    if (thenTo) router.push(`${thenTo}/${id}`)
     router.refresh()
   }
   useEffect(() => {

@@ -2,7 +2,7 @@
 import { To } from '@/ui/To'
 import { useState } from 'react'
 import { X } from 'lucide-react'
-import { useSend } from './send'
+import { useSendAlone } from './send'
 
 interface Props {
   readonly place: 'invoices' | 'receipts'
@@ -14,7 +14,7 @@ interface Props {
 
 /** Lists kept by name: one click brings one back, and the one in sight can be kept. */
 export const SavedViews = ({ place, path, views, query }: Props) => {
-  const { send, busy } = useSend()
+  const { send, busy } = useSendAlone()
   const [name, setName] = useState<string | null>(null)
   const keep = async () => {
     const done = await send(

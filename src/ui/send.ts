@@ -120,3 +120,12 @@ export const useSend = () => {
   )
   return { send, ...state }
 }
+
+/** The same for a button that stands alone, with no room beside it: why it was refused is told where all that is done is. */
+export const useSendAlone = () => {
+  const { send, busy, refused } = useSend()
+  useEffect(() => {
+    if (refused) tell(refused.errors.length > 0 ? refused.errors.map((e) => e.message).join(' ') : refused.detail)
+  }, [refused])
+  return { send, busy }
+}

@@ -119,7 +119,7 @@ describe('who gets in', () => {
       event: 'paid' as const,
       subjectId: 9,
       path: '/receipts/9',
-      happenedAt: '2026-03-01T10:20:30.000Z',
+      when: '1 Mar 2026, 10:20',
       nextTryAt: null,
     }
     const deliveries = [
@@ -131,8 +131,8 @@ describe('who gets in', () => {
     )
     expect(rowsOf(screen.getByRole('table'))).toEqual([
       'Event | When | State | Answer',
-      'Paid /receipts/9 | 2026-03-01 10:20 | FailedSend again | 500 (7 tries)',
-      'Paid /receipts/9 | 2026-03-01 10:20 | Delivered | 204',
+      'Paid /receipts/9 | 1 Mar 2026, 10:20 | FailedSend again | 500 (7 tries)',
+      'Paid /receipts/9 | 1 Mar 2026, 10:20 | Delivered | 204',
     ])
     await press('Send again')
     await waitFor(() => expect(said).toEqual(['It is sent again in a moment.']))

@@ -167,4 +167,24 @@ describe('a customer typed in', () => {
     const link = await screen.findByRole('link', { name: 'Anne Ash' })
     expect(link.getAttribute('href')).toBe('/people/4')
   })
+
+  test('a look-alike of what was typed before is not named', async () => {
+    answerCalls(
+      {
+        'GET /customers/look-alikes': ({ query }) => {
+          const name = query.get('name') === 'Ann' ? 'Ann Ash' : 'Annette Birch'
+          return { status: 200, body: { items: [{ id: 4, name, why: 'same name' }], next: null } }
+        },
+      },
+      () => waits.shift() ?? 0,
+    )
+    const waits = [900, 0]
+    open()
+    await userEvent.type(field('Name'), 'Ann')
+    await new Promise((done) => setTimeout(done, 400))
+    await userEvent.type(field('Name'), 'ette')
+    await screen.findByRole('link', { name: 'Annette Birch' })
+    await new Promise((done) => setTimeout(done, 800))
+    expect(screen.queryByRole('link', { name: 'Ann Ash' })).toBeNull()
+  })
 })

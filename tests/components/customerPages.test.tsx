@@ -2,14 +2,11 @@ import { render, screen, waitFor } from '@testing-library/react'
 import { describe, expect, test, vi } from 'vitest'
 import { day } from '@/core/day'
 import type { CustomerPage, PageLine } from '@/services/customerPage/readPage'
-import type { BasketView } from '@/services/shopfront/readShop'
 import { EstimateAnswer } from '@/ui/customer/EstimateAnswer'
 import { PayOnPage } from '@/ui/customer/PayOnPage'
-import { Shop } from '@/ui/customer/Shop'
-import { OwnerBasket } from '@/ui/shopfront/OwnerBasket'
 import { answerCalls, refuses, type Sent } from './calls'
 import { button, field, noteOf, press, tick, type } from './hands'
-import { router, said } from './world'
+import { router } from './world'
 
 const bodyOf = (sent: readonly Sent[], path: string) => sent.findLast((s) => s.path === path)?.body
 
@@ -152,143 +149,5 @@ describe('paying on the customer’s page', () => {
     expect(fetched).toHaveBeenCalledTimes(1)
     answer(Response.json({ receipt: { number: 'R-1', amount: '108.00' } }))
     expect(await screen.findByRole('status')).toBeTruthy()
-  })
-})
-
-const BASKET: BasketView = {
-  id: 4,
-  turn: 3,
-  name: '',
-  email: '',
-  phone: '',
-  deliverTo: '',
-  note: '',
-  startedOn: day('2026-03-02'),
-  saleId: null,
-  lines: [
-    {
-      goodsId: 2,
-      name: 'Rosin',
-      code: 'RO',
-      quantity: '2',
-      price: '12',
-      priceFrom: 'list',
-      available: '20',
-      sum: '24.00',
-    },
-  ],
-  totals: { net: '24.00', tax: '1.92', gross: '25.92' },
-} as BasketView
-
-describe('the shopfront', () => {
-  const things = [
-    { id: 2, name: 'Rosin', note: 'Dark', price: '12', there: '20', pictureFileId: null },
-    { id: 3, name: 'A violin', note: '', price: '1000', there: '0', pictureFileId: null },
-  ]
-  const shop = (start: BasketView | null) =>
-    render(<Shop things={things as never} start={start} currency="USD" withTax={false} />)
-
-  test('puts things in a basket, which says what it comes to', async () => {
-    const sent = answerCalls({ 'POST /api/shop/lines': { status: 200, body: BASKET } })
-    shop(null)
-    expect(screen.getByText('Your basket is empty.')).toBeTruthy()
-    expect(screen.getByText('Made or ordered for you')).toBeTruthy()
-    await press('Add to basket: Rosin')
-    expect(await screen.findByText('25.92')).toBeTruthy()
-    expect(bodyOf(sent, '/api/shop/lines')).toEqual({ goodsId: 2, quantity: '1' })
-    await press('Rosin: one more')
-    await waitFor(() => expect(bodyOf(sent, '/api/shop/lines')).toEqual({ goodsId: 2, quantity: '3' }))
-  })
-
-  test('tells who it is for before it is ordered, and at which turn', async () => {
-    const sent = answerCalls({
-      'POST /api/shop/basket': { status: 200, body: { ...BASKET, turn: 4, name: 'Zeno Quill' } },
-      'POST /api/shop/order': { status: 200, body: { number: 1009, paid: false } },
-    })
-    shop(BASKET)
-    await type('Your name', 'Zeno Quill')
-    await tick('On invoice')
-    await press('Order')
-    expect(await screen.findByText(/We will send you an invoice/)).toBeTruthy()
-    expect(bodyOf(sent, '/api/shop/order')).toEqual({ turn: 4, total: '25.92', pay: 'bill' })
-  })
-
-  test('is ordered as it was seen: with what came meanwhile it is looked at first', async () => {
-    const [rosin] = BASKET.lines
-    const more = {
-      ...BASKET,
-      turn: 5,
-      lines: [{ ...rosin!, quantity: '9' }],
-      totals: { ...BASKET.totals, gross: '116.64' },
-    }
-    const sent = answerCalls({
-      'POST /api/shop/basket': { status: 200, body: more },
-      'POST /api/shop/order': refuses(),
-    })
-    shop(BASKET)
-    await press('Order')
-    expect(await screen.findByText('116.64')).toBeTruthy()
-    // The turn that was seen is over: the server refuses it.
-    expect(bodyOf(sent, '/api/shop/order')).toMatchObject({ turn: 3, total: '25.92' })
-  })
-
-  test('is ordered by one press, also while the last thing typed is still on its way', async () => {
-    const sent = answerCalls({
-      'POST /api/shop/basket': { status: 200, body: { ...BASKET, turn: 4, name: 'Zeno Quill' } },
-      'POST /api/shop/order': {
-        status: 200,
-        body: { number: 1009, paid: true, receipt: { number: 'R-26-7', amount: '1025.92' } },
-      },
-    })
-    shop({ ...BASKET, name: 'Zeno' })
-    await type('Your name', 'Zeno Quill')
-    await press('Order')
-    // What was paid and what was ordered stays to be kept.
-    expect((await screen.findByRole('status')).textContent).toContain(
-      'You paid 1,025.92 USD by card; your receipt is R-26-7.',
-    )
-    expect(screen.getByText('Thank you, Zeno Quill')).toBeTruthy()
-    expect(screen.getByRole('cell', { name: 'Rosin' })).toBeTruthy()
-    expect(screen.getByText('25.92')).toBeTruthy()
-    expect(bodyOf(sent, '/api/shop/order')).toMatchObject({ turn: 4, pay: 'card' })
-  })
-
-  test('marks what is missing, and says why a card did not pay', async () => {
-    answerCalls({
-      'POST /api/shop/basket': refuses({ path: 'name', message: 'Your name is needed.' }),
-    })
-    shop(BASKET)
-    await press('Order')
-    await waitFor(() => expect(noteOf(field('Your name'))).toBe('Your name is needed.'))
-  })
-})
-
-describe('a basket from the owner’s side', () => {
-  test('is changed while the customer looks on, and made an order of somebody known', async () => {
-    const sent = answerCalls({
-      'POST /baskets/4/lines': {
-        status: 200,
-        body: { ...BASKET, turn: 4, totals: { ...BASKET.totals, gross: '64.80' } },
-      },
-      'PATCH /baskets/4': { status: 200, body: { ...BASKET, turn: 5, name: 'Zeno' } },
-      'POST /baskets/4/order': { status: 201, body: { saleId: 30, number: 1030 } },
-    })
-    render(<OwnerBasket start={BASKET} currency="USD" />)
-    await type('How many: Rosin', '5')
-    expect(await screen.findByText('64.80')).toBeTruthy()
-    expect(bodyOf(sent, '/baskets/4/lines')).toEqual({ goodsId: 2, quantity: '5' })
-    await type('Name', 'Zeno')
-    await press('Create order')
-    await waitFor(() => expect(router.push).toHaveBeenCalledWith('/sales/30'))
-    expect(bodyOf(sent, '/baskets/4')).toEqual({ name: 'Zeno' })
-    expect(bodyOf(sent, '/baskets/4/order')).toEqual({ turn: 5, pay: 'bill' })
-    expect(said).toEqual(['Order 1030 created.'])
-  })
-
-  test('that was ordered meanwhile leads to its sale', () => {
-    answerCalls({})
-    render(<OwnerBasket start={{ ...BASKET, saleId: 30 }} currency="USD" />)
-    expect(screen.getByText('open sale').getAttribute('href')).toBe('/sales/30')
-    expect(screen.queryByRole('button', { name: 'Create order' })).toBeNull()
   })
 })

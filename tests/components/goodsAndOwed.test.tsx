@@ -123,6 +123,24 @@ describe('those who owe', () => {
     expect(screen.getByText('0 selected')).toBeTruthy()
   })
 
+  test('that nobody answered are the same letters when they are sent again', async () => {
+    let answers = 0
+    const sent = answerCalls({
+      'POST /letters/many': () => {
+        if (answers++ === 0) throw new TypeError('Failed to fetch')
+        return { status: 200, body: { written: 2, skipped: [] } }
+      },
+    })
+    render(<Boxes />)
+    await press('Select all')
+    await press('Email statements')
+    expect(await screen.findByRole('alert')).toBeTruthy()
+    expect(screen.getByText('2 selected')).toBeTruthy()
+    await press('Email statements')
+    await waitFor(() => expect(said).toEqual(['2 emails ready in Mail.']))
+    expect(sent.map((s) => s.key)).toEqual([expect.any(String), sent[0]!.key])
+  })
+
   test('are reminded in the stage that is next, not before its day', async () => {
     const sent = answerCalls({
       'GET /post/draft': {

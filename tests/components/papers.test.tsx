@@ -94,7 +94,7 @@ describe('money that is held', () => {
     )
     await press('Apply to balance due')
     await waitFor(() => expect(said).toEqual(['40.00 applied to the balance of Hazel Adair.']))
-    await press('Refund deposit')
+    await press('Refund 100.00 deposit')
     expect(field('Amount').value).toBe('100.00')
     await type('Amount', '25')
     await pick('Cash')

@@ -1,6 +1,7 @@
 import { render, screen, waitFor } from '@testing-library/react'
 import { describe, expect, test } from 'vitest'
 import { day } from '@/core/day'
+import { DropPick } from '@/ui/parcels/DropPick'
 import { PackDesk } from '@/ui/parcels/PackDesk'
 import { PickDesk } from '@/ui/parcels/PickDesk'
 import { SendDesk } from '@/ui/parcels/SendDesk'
@@ -46,6 +47,20 @@ const bodyOf = (sent: readonly Sent[], path: string) => sent.findLast((s) => s.p
 describe('the desk of a pick list', () => {
   const open = (lines: readonly DeskLine[] = [line({}), viola]) =>
     render(<PickDesk pickId={3} number="L-26-3" lines={lines} places={PLACES} done={false} />)
+
+  test('takes more rows of one thing, each of them for itself', async () => {
+    const sent = answerCalls({ 'POST /picks/3/correct': { status: 200, body: {} } })
+    open([line({ from: [{ placeId: 2, lot: null, serials: [], quantity: '16' }] })])
+    await press('Another place or lot')
+    await press('Another place or lot')
+    const [, second, third] = document.querySelectorAll<HTMLInputElement>('input.fig')
+    await userEvent.type(second!, '5')
+    await userEvent.type(third!, '3')
+    await press('Save as picked')
+    await waitFor(() => expect(said).toEqual(['L-26-3 saved as it was picked.']))
+    const [{ from }] = (bodyOf(sent, '/picks/3/correct') as { lines: [{ from: { quantity: string }[] }] }).lines
+    expect(from.map((f) => f.quantity)).toEqual(['16', '5', '3'])
+  })
 
   test('begins with what is proposed, and says what was really picked', async () => {
     const sent = answerCalls({ 'POST /picks/3/correct': { status: 200, body: {} } })
@@ -250,4 +265,12 @@ describe('parcels', () => {
     await waitFor(() => expect(said).toEqual(['H-26-9: handed over to Hazel Adair.']))
     expect(bodyOf(sent, '/picks/3/send')).toEqual({ on: '2026-03-02', by: 'counter' })
   })
+})
+
+test('a pick list that cannot be deleted any more says why', async () => {
+  answerCalls({ 'DELETE /picks/3': { status: 409, body: { type: 'x', detail: 'L-26-3 has gone out already.' } } })
+  render(<DropPick pickId={3} number="L-26-3" saleId={5} />)
+  await press('Delete')
+  await press('Delete L-26-3 for good?')
+  await waitFor(() => expect(said).toEqual(['L-26-3 has gone out already.']))
 })

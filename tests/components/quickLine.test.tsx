@@ -61,6 +61,30 @@ describe('the quick line', () => {
     expect(sent.filter((s) => s.method === 'POST')).toHaveLength(1)
   })
 
+  test('that nobody answered, pressed again is the same command, never a second one', async () => {
+    let answers = 0
+    const sent = answerCalls({
+      'GET /quick-line': offers({
+        text: 'Take 70.00',
+        send: { path: '/receipts', body: { amount: '70.00' }, said: 'Taken' },
+      }),
+      'POST /receipts': () => {
+        if (answers++ === 0) throw new TypeError('Failed to fetch')
+        return { status: 201, body: { id: 9 } }
+      },
+    })
+    render(<QuickLine currency="USD" />)
+    await userEvent.type(line(), 'take 70')
+    await screen.findByText('Take 70.00')
+    await userEvent.keyboard('{Enter}')
+    await waitFor(() => expect(said).toHaveLength(1))
+    await userEvent.keyboard('{Enter}')
+    await waitFor(() => expect(said.at(-1)).toBe('Taken.'))
+    const keys = sent.filter((s) => s.method === 'POST').map((s) => s.key)
+    expect(keys).toHaveLength(2)
+    expect(new Set(keys).size).toBe(1)
+  })
+
   test('says why it did not, and keeps what was typed', async () => {
     answerCalls({
       'GET /quick-line': offers({ text: 'Take 250.00', send: { path: '/receipts', body: {}, said: 'Taken' } }),

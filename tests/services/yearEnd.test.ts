@@ -10,6 +10,11 @@ import { balanceSheetView, profitAndLossView, readProfitAndLoss, trialBalanceVie
 import { readYears } from '@/model/books/years'
 import { closeYear, reopenYear } from '@/services/books/closeYear'
 import { closePeriod, reopenPeriod } from '@/services/books/closePeriod'
+import { addBankAccount } from '@/services/bank/keepBankAccount'
+import { setBudget } from '@/services/books/setBudget'
+import { addGoods } from '@/services/goods/keepGoods'
+import { budgetView } from '@/model/books/budget'
+import { findGoods } from '@/data/queries/goods'
 import { addAccount, changeAccount, mergeAccount } from '@/services/books/keepAccount'
 import { writeEntry } from '@/services/books/writeEntry'
 import { sellAtCounter } from '@/services/money/sellAtCounter'
@@ -191,5 +196,52 @@ describe('an account', () => {
     expect(await expenses('2025-01-01', '2025-12-31')).toEqual([['6000', '400.00']])
     expect(await expenses('2026-01-01', '2026-03-20')).toEqual([['6030', '30.00']])
     expect((await listAccounts(s.db)).find((a) => a.id === rent)?.hidden).toBe(true)
+  })
+
+  test('with a budget takes it along from that year on, added to what the other is meant to come to', async () => {
+    const [rent, into] = [await accountId('6000'), await accountId('6030')]
+    for (const year of [2025, 2026, 2027])
+      await s.run(setBudget, {
+        year,
+        lines: [
+          { accountId: rent, amount: '500.00' },
+          ...(year === 2026 ? [{ accountId: into, amount: '80.00' }] : []),
+        ],
+      })
+    await s.run(mergeAccount, { accountId: rent, into, reason: 'One is enough' })
+    const meant = async (year: number) => (await budgetView(s.db, year, 'USD')).lines.map((l) => [l.account, l.amount])
+    expect(await Promise.all([2025, 2026, 2027].map(meant))).toEqual([
+      [['6000', '500.00']],
+      [['6030', '580.00']],
+      [['6030', '500.00']],
+    ])
+  })
+
+  test('of a bank is neither hidden nor merged away, and a hidden one is no account of a bank', async () => {
+    await s.run(addBankAccount, { name: 'House bank' })
+    const second = await s.answer(addBankAccount, { name: 'Savings' })
+    const { id } = (await listAccounts(s.db)).find((a) => a.name === 'Savings')!
+    const other = await s.answer(addAccount, { code: '1090', name: 'Deposit of rent', type: 'asset' })
+    expect(second.accountId).toBe(id)
+    await expect(s.run(changeAccount, { accountId: id, hidden: true })).rejects.toThrow(/the account of Savings/)
+    await expect(s.run(mergeAccount, { accountId: id, into: other.id, reason: 'x' })).rejects.toThrow(/of Savings/)
+    await s.run(changeAccount, { accountId: other.id, hidden: true })
+    await expect(s.run(addBankAccount, { name: 'Third', accountId: other.id })).rejects.toThrow(/is hidden/)
+  })
+
+  test('that goods are sold into is not hidden; merged, they are sold into the other one', async () => {
+    const lessons = await s.answer(addAccount, { code: '4090', name: 'Lessons', type: 'income' })
+    const goods = await s.answer(addGoods, {
+      code: 'LESSON',
+      name: 'A lesson',
+      kind: 'work',
+      price: '40.00',
+      incomeAccount: '4090',
+    })
+    await expect(s.run(changeAccount, { accountId: lessons.id, hidden: true })).rejects.toThrow(
+      /A lesson is sold into it/,
+    )
+    await s.run(mergeAccount, { accountId: lessons.id, into: await accountId('4000'), reason: 'One is enough' })
+    expect((await findGoods(s.db, [goods.id])).get(goods.id)?.incomeAccountId).toBe(await accountId('4000'))
   })
 })

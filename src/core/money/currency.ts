@@ -37,3 +37,11 @@ const EXCEPTIONS: Readonly<Record<string, number>> = {
  * @example minorDigits('KWD') // 3
  */
 export const minorDigits = (currency: string): number => EXCEPTIONS[currency] ?? 2
+
+/**
+ * One of a currency, as a dollar is, in its smallest parts.
+ *
+ * @example wholeUnit('USD') // 100
+ * @example wholeUnit('JPY') // 1
+ */
+export const wholeUnit = (currency: string): bigint => 10n ** BigInt(minorDigits(currency))

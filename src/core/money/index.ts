@@ -1,4 +1,4 @@
-export { minorDigits } from './currency'
+export { minorDigits, wholeUnit } from './currency'
 export {
   Decimal,
   decimal,

@@ -4,7 +4,7 @@ import {
   decimal,
   HUNDRED,
   isPositiveMoney,
-  minorDigits,
+  wholeUnit,
   money,
   multiplyMoney,
   power,
@@ -98,7 +98,7 @@ const flatCharge = (financed: Money, { charge }: InstallmentTerms): Money =>
 
 const roundUp = (amount: Money, roundUpTo: number | undefined): Money => {
   if (!roundUpTo) return amount
-  const step = BigInt(roundUpTo) * 10n ** BigInt(minorDigits(amount.currency))
+  const step = BigInt(roundUpTo) * wholeUnit(amount.currency)
   return money(((amount.minor + step - 1n) / step) * step, amount.currency)
 }
 

@@ -1,4 +1,4 @@
-import { minorDigits, money, type Money } from '../money'
+import { wholeUnit, money, type Money } from '../money'
 
 const NOTES = [5n, 10n, 20n, 50n] as const
 
@@ -10,7 +10,7 @@ const NOTES = [5n, 10n, 20n, 50n] as const
  * @example likelyNotes(usd('12.40')) // 15.00, 20.00, 50.00
  */
 export const likelyNotes = (amount: Money): Money[] => {
-  const unit = 10n ** BigInt(minorDigits(amount.currency))
+  const unit = wholeUnit(amount.currency)
   const nextWhole = (step: bigint): bigint => ((amount.minor + step - 1n) / step) * step
   return [...new Set(NOTES.map((n) => nextWhole(n * unit)))]
     .filter((minor) => minor > amount.minor)

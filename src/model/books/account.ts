@@ -2,7 +2,7 @@ import { addDays, type Day } from '@/core/day'
 import { mayTakeIn, naturally, runningBalances } from '@/core/ledger'
 import { addMoney, subtractMoney, zeroMoney, type Money } from '@/core/money'
 import { present } from '@/core/present'
-import { findAccount, isOfTax, listAccounts, type Account } from '@/data/queries/accounts'
+import { findAccount, findAccountUse, isOfTax, listAccounts, type Account } from '@/data/queries/accounts'
 import { listAccountLines, sumAccounts } from '@/data/queries/balances'
 import type { Where } from '../where'
 import { hrefOfSource } from './entrySource'
@@ -47,11 +47,11 @@ interface Part {
 
 export const readAccountName = ({ db }: Where, id: number) => findAccount(db, id)
 
-/** The accounts that one can be merged into: of its type, and not kept by documents. None where documents or taxes need it. */
+/** The accounts that one can be merged into: of its type, and not kept by documents. None where documents, taxes or a bank need it. */
 export const readMergeTargets = async ({ db }: Where, id: number) => {
-  const accounts = await listAccounts(db)
+  const [accounts, ofTax, use] = await Promise.all([listAccounts(db), isOfTax(db, id), findAccountUse(db, id)])
   const from = accounts.find((a) => a.id === id)
-  if (!from || from.role !== null || (await isOfTax(db, id))) return []
+  if (!from || from.role !== null || ofTax || use?.kind === 'bank') return []
   return accounts
     .filter((a) => a.id !== id && mayTakeIn(from, a))
     .map(({ id: one, code, name }) => ({ id: one, code, name }))

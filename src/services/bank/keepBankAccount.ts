@@ -37,6 +37,7 @@ export const addBankAccount = defineCommand('add-bank-account', addBankAccountIn
         'accountId',
         `${account.name} is no account of money at a bank. Choose an asset, or a liability for a card.`,
       )
+    if (account.hidden) refuseAt('accountId', `${account.name} is hidden. Show it again first, or choose another.`)
     if (taken.some((t) => t.accountId === b.accountId))
       refuseAt('accountId', `${account.name} belongs to another bank account already. Choose another one.`)
   }

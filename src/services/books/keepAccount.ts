@@ -1,6 +1,6 @@
 import { addAccountInput, changeAccountInput, mergeAccountInput } from '@/contract/inputs/books/accounts'
 import { found, refuse, refuseAt } from '@/contract/refuse'
-import { yearStart, type Day } from '@/core/day'
+import { yearOf, yearStart, type Day } from '@/core/day'
 import { inDebit, mayTakeIn, postMergedAccounts } from '@/core/ledger'
 import { isZeroMoney, type Money } from '@/core/money'
 import { present } from '@/core/present'
@@ -13,8 +13,10 @@ import {
   moveIncome,
   updateAccount,
   type Account,
+  type AccountUse,
 } from '@/data/queries/accounts'
 import { sumAccounts } from '@/data/queries/balances'
+import { moveBudget } from '@/data/queries/budget'
 import { accountView } from '@/model/books/account'
 import { defineCommand, paperDay, type Work } from '../command'
 
@@ -40,11 +42,16 @@ const ownOne = async (w: Work, id: number): Promise<Account> => {
   return account
 }
 
-/** What still posts to an account by itself keeps it from being hidden: it would be refused, and nobody would see it. */
-const refuseInUse = async (w: Work, id: number, path: string): Promise<void> => {
-  const use = await findAccountUse(w.tx, id)
-  if (use)
-    refuseAt(path, `${use.kind === 'rule' ? 'A bank rule' : 'A repeat'} posts to it: ${use.text}. Stop that first.`)
+const USES: Readonly<Record<AccountUse['kind'], (text: string) => string>> = {
+  repeat: (text) => `A repeat posts to it: ${text}. Stop that first.`,
+  rule: (text) => `A bank rule posts to it: ${text}. Stop that first.`,
+  bank: (text) => `It is the account of ${text}, whose statements are compared with it, so it stays.`,
+  goods: (text) => `${text} is sold into it. Choose another income account there first, or merge this one.`,
+}
+
+/** What still needs an account keeps it from being hidden: what posts by itself would be refused, and nobody would see it. */
+const refuseInUse = (path: string, use: AccountUse | null): void => {
+  if (use) refuseAt(path, USES[use.kind](use.text))
 }
 
 /** Another name for an account; or it is hidden, or offered again. */
@@ -57,7 +64,7 @@ export const changeAccount = defineCommand(
       const holds = await holdsOn(w, await ownOne(w, accountId), w.today)
       if (!isZeroMoney(holds))
         refuseAt('hidden', 'This account holds money. Merge it into another one, or move what it holds first.')
-      await refuseInUse(w, accountId, 'hidden')
+      refuseInUse('hidden', await findAccountUse(w.tx, accountId))
     }
     await updateAccount(w.tx, accountId, change)
     return { id: accountId, answer: async () => accountView(present(await findAccount(w.tx, accountId))) }
@@ -77,7 +84,8 @@ export const mergeAccount = defineCommand(
         'into',
         `${to.name} cannot take it in. Choose an account of the same type that is not kept by documents.`,
       )
-    await refuseInUse(w, from.id, 'into')
+    await moveIncome(w.tx, from.id, to.id)
+    refuseInUse('into', await findAccountUse(w.tx, from.id))
     const onDay = paperDay(w, on)
     const holds = await holdsOn(w, from, onDay)
     if (!isZeroMoney(holds)) {
@@ -87,7 +95,7 @@ export const mergeAccount = defineCommand(
         id: null,
       })
     }
-    await moveIncome(w.tx, from.id, to.id)
+    await moveBudget(w.tx, from.id, to.id, yearOf(onDay))
     await updateAccount(w.tx, from.id, { hidden: true })
     return { id: to.id, answer: async () => accountView(present(await findAccount(w.tx, to.id))) }
   },

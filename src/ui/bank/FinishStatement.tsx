@@ -1,9 +1,9 @@
 'use client'
-import { useSend } from '../send'
+import { useSendAlone } from '../send'
 
 /** Fixes a statement whose lines are all settled and whose balance agrees. */
 export const FinishStatement = ({ id }: { readonly id: number }) => {
-  const { send, busy } = useSend()
+  const { send, busy } = useSendAlone()
   return (
     <button
       className="btn btn-do"

@@ -5,6 +5,7 @@ import { Text } from '../fields'
 import { messageFor, Refusal } from '../Refusal'
 import { useAsk } from './ask'
 import { CardFields } from './CardFields'
+import type { useBasket } from './useBasket'
 
 export interface Ordered {
   readonly number: number
@@ -18,7 +19,7 @@ export interface Ordered {
 
 interface Props {
   readonly basket: BasketView
-  readonly onBasket: (basket: BasketView) => void
+  readonly change: ReturnType<typeof useBasket>['change']
   readonly onOrdered: (ordered: Ordered) => void
 }
 
@@ -30,35 +31,34 @@ const holdsTheSame = (one: BasketView, other: BasketView): boolean => {
 }
 
 /** Who an order is for, where it goes, and how it is paid. The owner sees it as it is typed. */
-export const OrderForm = ({ basket, onBasket, onOrdered }: Props) => {
+export const OrderForm = ({ basket, change, onOrdered }: Props) => {
   const [facts, setFacts] = useState(factsOf(basket))
   const [touched, setTouched] = useState(false)
   const [pay, setPay] = useState<'card' | 'bill'>('card')
   const [card, setCard] = useState('')
   const { post, busy, refused } = useAsk()
   const telling = useAsk()
-  /** What was typed last may still be on its way when Order is pressed: the order waits for it. */
-  const onItsWay = useRef<Promise<unknown>>(Promise.resolve())
+  const latest = useRef(facts)
   // What the owner writes down on the phone shows here too, as long as nobody types over it.
   useEffect(() => {
-    if (!touched) setFacts(factsOf(basket))
+    if (touched) return
+    latest.current = factsOf(basket)
+    setFacts(latest.current)
   }, [basket, touched])
-  const set = (change: Partial<typeof facts>) => {
+  const set = (typed: Partial<typeof facts>) => {
+    latest.current = { ...latest.current, ...typed }
     setTouched(true)
-    setFacts({ ...facts, ...change })
+    setFacts(latest.current)
   }
-  const tell = (): Promise<BasketView | null> => {
-    const told = onItsWay.current
-      .then(() => telling.post<BasketView>('/api/shop/basket', facts))
-      .then((now) => {
-        if (now) {
-          onBasket(now)
-          setTouched(false)
-        }
-        return now
-      })
-    onItsWay.current = told
-    return told
+  const tell = async (): Promise<BasketView | null> => {
+    let told = latest.current
+    const now = await change(() => {
+      told = latest.current
+      return telling.post('/api/shop/basket', told)
+    })
+    // What was typed while it was on its way is still to be told.
+    if (now && told === latest.current) setTouched(false)
+    return now
   }
   const order = async () => {
     // What was on the screen when Order was pressed is ordered, and nothing that came meanwhile.

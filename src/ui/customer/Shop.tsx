@@ -9,7 +9,7 @@ import { useAsk } from './ask'
 import { BasketTable } from './BasketTable'
 import { OrderForm, type Ordered } from './OrderForm'
 import { Thanks } from './Thanks'
-import { useBasket } from './useBasket'
+import { countIn, useBasket } from './useBasket'
 
 interface Props {
   readonly things: readonly ShopThing[]
@@ -21,14 +21,14 @@ interface Props {
 /** The shopfront: things, the basket, who it is for, and the order. The basket follows the owner's hands too. */
 export const Shop = ({ things, start, currency, withTax }: Props) => {
   const { post, get, busy, refused } = useAsk()
-  const { basket, take } = useBasket(start, async () => {
+  const { basket, change } = useBasket(start, async () => {
     const read = await get<{ basket: BasketView | null }>('/api/shop/basket')
     return read.ok ? read.value.basket : undefined
   })
   const [ordered, setOrdered] = useState<Ordered | null>(null)
-  const put = async (goodsId: number, quantity: number) =>
-    take((await post<BasketView>('/api/shop/lines', { goodsId, quantity: String(Math.max(0, quantity)) })) ?? undefined)
-  const inBasket = (goodsId: number) => Number(basket?.lines.find((l) => l.goodsId === goodsId)?.quantity ?? 0)
+  /** So many more of something, or fewer: of what is in it when it is its turn. */
+  const add = (goodsId: number, more: number) =>
+    change((now) => post('/api/shop/lines', { goodsId, quantity: String(Math.max(0, countIn(now, goodsId) + more)) }))
   if (ordered) return <Thanks ordered={ordered} currency={currency} withTax={withTax} />
   return (
     <div className="grid gap-8 lg:grid-cols-[minmax(0,1fr)_380px]">
@@ -56,7 +56,7 @@ export const Shop = ({ things, start, currency, withTax }: Props) => {
                   className="btn min-h-7.5"
                   disabled={busy}
                   aria-label={`Add to basket: ${t.name}`}
-                  onClick={() => void put(t.id, inBasket(t.id) + 1)}
+                  onClick={() => void add(t.id, 1)}
                 >
                   Add to basket
                 </button>
@@ -77,25 +77,17 @@ export const Shop = ({ things, start, currency, withTax }: Props) => {
               withTax={withTax}
               count={(l) => (
                 <>
-                  <button
-                    aria-label={`${l.name}: one less`}
-                    className="p-1.25"
-                    onClick={() => void put(l.goodsId, Number(l.quantity) - 1)}
-                  >
+                  <button aria-label={`${l.name}: one less`} className="p-1.25" onClick={() => void add(l.goodsId, -1)}>
                     <Minus size={14} />
                   </button>
                   <span className="fig inline-block min-w-6 text-center">{formatDigits(l.quantity)}</span>
-                  <button
-                    aria-label={`${l.name}: one more`}
-                    className="p-1.25"
-                    onClick={() => void put(l.goodsId, Number(l.quantity) + 1)}
-                  >
+                  <button aria-label={`${l.name}: one more`} className="p-1.25" onClick={() => void add(l.goodsId, 1)}>
                     <Plus size={14} />
                   </button>
                 </>
               )}
             />
-            <OrderForm basket={basket} onBasket={take} onOrdered={setOrdered} />
+            <OrderForm basket={basket} change={change} onOrdered={setOrdered} />
           </>
         )}
         {refused && <Refusal refused={refused} />}

@@ -1,9 +1,11 @@
 'use client'
 import { useEffect, useState } from 'react'
 import { usePageKeys } from '../acts/pageKeys'
+import { Refusal } from '../Refusal'
 import { call } from '../send'
 import { tell } from '../tell'
 import { drawAll } from '../useDrawn'
+import { useOnce } from '../useOnce'
 import { CHOSEN } from './chosen'
 
 interface Many {
@@ -23,7 +25,7 @@ const chosen = (): readonly number[] =>
 /** Letters to the customers whose boxes are ticked. */
 export const LettersToChosen = () => {
   const [count, setCount] = useState(0)
-  const [busy, setBusy] = useState(false)
+  const { once, busy, refused } = useOnce()
   const [told, setTold] = useState<Many | null>(null)
   useEffect(() => {
     const changed = (e: Event) => {
@@ -39,12 +41,11 @@ export const LettersToChosen = () => {
     setCount(chosen().length)
   }
   const write = async (what: Wish) => {
-    setBusy(true)
-    const done = await call('POST', '/letters/many', { customers: chosen(), what })
-    setBusy(false)
-    if (!done.ok) return tell(done.detail)
-    setTold(done.value)
-    tell(`${done.value.written} ${done.value.written === 1 ? 'email' : 'emails'} ready in Mail.`)
+    const asked = { customers: chosen(), what }
+    const done = await once(JSON.stringify(asked), (key) => call('POST', '/letters/many', asked, key))
+    if (!done) return
+    setTold(done)
+    tell(`${done.written} ${done.written === 1 ? 'email' : 'emails'} ready in Mail.`)
     choose(false)
   }
   usePageKeys([
@@ -73,6 +74,7 @@ export const LettersToChosen = () => {
         {button('open-items', 'Email open invoices')}
         {button('reminder', 'Send reminders')}
       </form>
+      <Refusal refused={refused} />
       {told && told.skipped.length > 0 && (
         <ul role="status" className="notice mb-3">
           {told.skipped.map((s, i) => (

@@ -1,5 +1,6 @@
 'use client'
 import { formatDigits } from '@/core/locale'
+import { money, toDecimalString, wholeUnit } from '@/core/money'
 import { CommandForm } from '../form/CommandForm'
 import { FormMoney, FormReason } from '../form/inputs'
 
@@ -18,7 +19,7 @@ export const SmallRests = ({ customerId, name, currency, onDone }: Props) => (
     method="POST"
     path="/write-offs"
     schema={schema}
-    start={{ upTo: '1.00', reason: 'Too small to chase' }}
+    start={{ upTo: toDecimalString(money(wholeUnit(currency), currency)), reason: 'Too small to chase' }}
     asBody={(d) => ({ ...d, customerId })}
     say={(w) => `${formatDigits(w.amount)} written off.`}
     onDone={onDone}

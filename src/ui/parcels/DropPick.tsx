@@ -1,6 +1,6 @@
 'use client'
 import { SureButton } from '../SureButton'
-import { useSend } from '../send'
+import { useSendAlone } from '../send'
 
 interface Props {
   readonly pickId: number
@@ -10,7 +10,7 @@ interface Props {
 
 /** Throws a pick list away; it has posted nothing. */
 export const DropPick = ({ pickId, number, saleId }: Props) => {
-  const { send, busy } = useSend()
+  const { send, busy } = useSendAlone()
   const drop = () =>
     send('DELETE', `/picks/${pickId}`, {}, { say: () => `${number} is deleted.`, go: () => `/sales/${saleId}` })
   return (

@@ -44,8 +44,15 @@ export const PickDesk = ({ pickId, number, lines, places, done }: Props) => {
   const another = (row: PickedRow): void =>
     setRows((all) => {
       const at = all.findIndex((r) => r.key === row.key) + 1
-      const place = places.find((p) => !all.some((r) => r.line === row.line && r.placeId === p.id)) ?? places[0]
-      const added = { ...row, key: `${row.key}+`, quantity: '', piece: '', placeId: place?.id ?? row.placeId }
+      const mine = all.filter((r) => r.line === row.line)
+      const place = places.find((p) => !mine.some((r) => r.placeId === p.id)) ?? places[0]
+      const added = {
+        ...row,
+        key: `${row.key}+${mine.length}`,
+        quantity: '',
+        piece: '',
+        placeId: place?.id ?? row.placeId,
+      }
       return [...all.slice(0, at), added, ...all.slice(at)]
     })
   const save = () => {

@@ -124,12 +124,19 @@ const LookAlikes = ({ except }: { readonly except: number | null }) => {
   })
   const [alike, setAlike] = useState<readonly Alike[]>([])
   useEffect(() => {
+    let over = false
     const timer = setTimeout(() => {
       if (name.trim().length < 3 && email === '') return setAlike([])
       const query = new URLSearchParams({ name, email, phone, ...(except ? { except: String(except) } : {}) })
-      void call('GET', `/customers/look-alikes?${query}`).then((a) => setAlike(a.ok ? a.value.items : []))
+      void call('GET', `/customers/look-alikes?${query}`).then((a) => {
+        // An answer to what was typed before says nothing of what stands there now.
+        if (!over) setAlike(a.ok ? a.value.items : [])
+      })
     }, 300)
-    return () => clearTimeout(timer)
+    return () => {
+      over = true
+      clearTimeout(timer)
+    }
   }, [name, email, phone, except])
   return alike.length === 0 ? null : (
     <p role="status" className="notice notice-asks md:col-span-2">

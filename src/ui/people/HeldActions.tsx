@@ -43,7 +43,8 @@ export const HeldActions = ({ customerId, name, currency, today, owes, held }: P
       )}
       {held.map((h) => (
         <button key={h.saleId ?? 0} className="btn" onClick={() => setFrom(h)}>
-          Refund{held.length > 1 ? (h.saleId === null ? ' from account' : ' deposit') : ''}
+          Refund
+          {held.length > 1 && ` ${formatDigits(h.amount)} ${h.saleId === null ? 'from account' : 'deposit'}`}
         </button>
       ))}
       {!from && <Refusal refused={refused} />}

@@ -3,7 +3,7 @@ import { useEffect, useState } from 'react'
 import type { z } from 'zod'
 import type { PaperKind } from '@/core/formats'
 import { CommandForm } from '../form/CommandForm'
-import { useSend } from '../send'
+import { useSendAlone } from '../send'
 import { asLetter, fetchLetter, sayTried, type LetterDraft } from './letterDraft'
 import { LetterFields } from './LetterFields'
 
@@ -26,7 +26,7 @@ export const LetterForm = <P extends LetterPath>({ paper, paperId, path, schema,
     letter: null,
     problem: '',
   })
-  const { send } = useSend()
+  const { send } = useSendAlone()
   useEffect(() => void fetchLetter(paper, paperId).then(setFound), [paper, paperId])
   const goNow = async (written: object) => {
     const id = 'postId' in written ? written.postId : 'id' in written ? written.id : null

@@ -1,12 +1,12 @@
 'use client'
 import { useState } from 'react'
-import { useSend } from '../send'
+import { useSendAlone } from '../send'
 import { SureButton } from '../SureButton'
 
 /** The secret address of the calendar: made anew, or ended. */
 export const CalendarLink = () => {
   const [made, setMade] = useState('')
-  const { send, busy } = useSend()
+  const { send, busy } = useSendAlone()
   const make = async () => {
     const link = await send('POST', '/calendar', {})
     if (link) setMade(`${location.origin}${link.path}`)

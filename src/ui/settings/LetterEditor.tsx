@@ -4,7 +4,7 @@ import { useEffect, useState } from 'react'
 import { LETTER_FACTS, LETTERS, paperName, paperOfLetter, type LetterKind } from '@/core/formats'
 import { CommandForm, Submit } from '../form/CommandForm'
 import { FormArea, FormText } from '../form/inputs'
-import { call, useSend } from '../send'
+import { call, useSendAlone } from '../send'
 
 const LANGUAGES = { en: 'English', de: 'Deutsch', fr: 'français', es: 'español', he: 'עברית' } as const
 
@@ -59,7 +59,7 @@ interface FormProps {
 
 /** The words of one letter, to be kept as they are typed or put back to the program's own. */
 const WordingForm = ({ start, onRead }: FormProps) => {
-  const { send, busy } = useSend()
+  const { send, busy } = useSendAlone()
   const restore = async () => {
     const own = await send('DELETE', '/letter-templates', start, { say: () => 'Standard text restored.' })
     if (own) onRead({ ...start, subject: own.subject, body: own.body })

@@ -1,7 +1,7 @@
 'use client'
 import { CommandForm } from '../form/CommandForm'
 import { FormText } from '../form/inputs'
-import { useSend } from '../send'
+import { useSendAlone } from '../send'
 
 const schema = () => import('@/contract/inputs/goods/places').then((m) => m.addPlaceInput)
 
@@ -14,7 +14,7 @@ interface Place {
 
 /** Where goods lie. With one place nobody is asked for it anywhere; from the second on goods can be moved and counted by place. */
 export const Places = ({ places }: { readonly places: readonly Place[] }) => {
-  const { send, busy } = useSend()
+  const { send, busy } = useSendAlone()
   const makeUsual = (p: Place) =>
     send('PATCH', `/places/${p.id}`, { usual: true }, { say: () => `New goods come to ${p.name} from now on.` })
   return (

@@ -2,7 +2,7 @@
 import { useState } from 'react'
 import { CommandForm } from '../form/CommandForm'
 import { FormCheck, FormPassphrase, FormText } from '../form/inputs'
-import { useSend } from '../send'
+import { useSendAlone } from '../send'
 import { SureButton } from '../SureButton'
 
 const schema = () => import('@/contract/inputs/access/entry').then((m) => m.tokenInput)
@@ -17,7 +17,7 @@ interface Token {
 /** Tokens for other programs: which there are, and another one, shown once. */
 export const TokensForm = ({ tokens }: { readonly tokens: readonly Token[] }) => {
   const [made, setMade] = useState('')
-  const { send } = useSend()
+  const { send } = useSendAlone()
   const withdraw = (t: Token) =>
     send('DELETE', `/settings/tokens/${t.id}`, {}, { say: () => `Token “${t.name}” revoked.` })
   return (

@@ -7,11 +7,14 @@ import type { AnswerTo } from '@/contract/calls'
 import { CommandForm } from '../form/CommandForm'
 import { FormCheck, FormText } from '../form/inputs'
 import { LedgerHead } from '../LedgerHead'
-import { useSend } from '../send'
+import { useSendAlone } from '../send'
 import { SureButton } from '../SureButton'
 
 const schema = () => import('@/contract/inputs/access/webhooks').then((m) => m.addWebhookInput)
-type Delivery = AnswerTo<'GET', '/webhooks/{id}/deliveries'>['items'][number]
+type Delivery = Omit<AnswerTo<'GET', '/webhooks/{id}/deliveries'>['items'][number], 'happenedAt'> & {
+  /** When it happened, as it is read. */
+  readonly when: string
+}
 
 interface Props {
   readonly webhooks: readonly {
@@ -31,7 +34,7 @@ const START: Record<'url', string> & Record<'events', Record<WebhookEvent, boole
 /** Programs that are told what happens: which there are, what they were told, and another one. */
 export const WebhooksForm = ({ webhooks }: Props) => {
   const [made, setMade] = useState('')
-  const { send } = useSend()
+  const { send } = useSendAlone()
   return (
     <section className="grid gap-3">
       <h2>Telling other programs (webhooks)</h2>
@@ -84,7 +87,7 @@ export const WebhooksForm = ({ webhooks }: Props) => {
 
 /** What a program was told lately, and what it answered. */
 const Deliveries = ({ rows }: { readonly rows: readonly Delivery[] }) => {
-  const { send, busy } = useSend()
+  const { send, busy } = useSendAlone()
   const again = (d: Delivery) =>
     send('POST', `/webhook-deliveries/${d.id}/retry`, {}, { say: () => 'It is sent again in a moment.' })
   return (
@@ -99,7 +102,7 @@ const Deliveries = ({ rows }: { readonly rows: readonly Delivery[] }) => {
                 <td>
                   {WEBHOOK_EVENT_NAMES[d.event]} <span className="sub">{d.path}</span>
                 </td>
-                <td>{d.happenedAt.replace('T', ' ').slice(0, 16)}</td>
+                <td>{d.when}</td>
                 <td className={d.state === 'failed' ? 'text-oxide-700' : ''}>
                   {WEBHOOK_STATE_NAMES[d.state]}
                   {d.state !== 'delivered' && d.tries > 0 && (

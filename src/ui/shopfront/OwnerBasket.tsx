@@ -1,6 +1,6 @@
 'use client'
 import { formatDigits } from '@/core/locale'
-import { useRef, useState } from 'react'
+import { useState } from 'react'
 import { decimal, formatPrice } from '@/core/money'
 import type { BasketView } from '@/services/shopfront/readShop'
 import { FigureCell } from '../FigureCell'
@@ -8,38 +8,34 @@ import { QuantityField, Text } from '../fields'
 import { findCustomers, findGoodsChoices, Picker } from '../Picker'
 import { Refusal } from '../Refusal'
 import { call, useSend } from '../send'
-import { useBasket } from '../customer/useBasket'
+import { countIn, useBasket } from '../customer/useBasket'
 import { LedgerHead, right } from '@/ui/LedgerHead'
 
 /** A basket while the customer fills it: seen live, changed from here, and made an order without retyping. */
 export const OwnerBasket = ({ start, currency }: { readonly start: BasketView; readonly currency: string }) => {
   const changes = useSend()
   const { send, busy, refused } = useSend()
-  /** What was typed last may still be on its way when the button is pressed: the order waits for it. */
-  const onItsWay = useRef<Promise<BasketView | undefined>>(Promise.resolve(undefined))
   const [customer, setCustomer] = useState<{ id: number; name: string } | null>(null)
-  const { basket, take } = useBasket(start, async () => {
+  const { basket, change, settled } = useBasket(start, async () => {
     const read = await call('GET', `/baskets/${start.id}`)
     return read.ok ? read.value : undefined
   })
   if (!basket) return null
-  const change = (sending: Promise<BasketView | null>) => {
-    onItsWay.current = sending.then((now) => {
-      take(now ?? undefined)
-      return now ?? undefined
-    })
-  }
+  const lines = (goodsId: number, quantity: string) =>
+    changes.send('POST', `/baskets/${basket.id}/lines`, { goodsId, quantity })
   const put = (goodsId: number, quantity: string) => {
-    if (/^\d+(\.\d{1,4})?$/.test(quantity))
-      change(changes.send('POST', `/baskets/${basket.id}/lines`, { goodsId, quantity }))
+    if (/^\d+(\.\d{1,4})?$/.test(quantity)) void change(() => lines(goodsId, quantity))
   }
-  const tell = (facts: object) => change(changes.send('PATCH', `/baskets/${basket.id}`, facts))
+  const add = (goodsId: number) => void change((now) => lines(goodsId, String(countIn(now, goodsId) + 1)))
+  const tell = (facts: object) => void change(() => changes.send('PATCH', `/baskets/${basket.id}`, facts))
   const order = async () => {
-    const { turn } = (await onItsWay.current) ?? basket
+    // What was typed last may still be on its way when the button is pressed: the order waits for it.
+    const now = await settled()
+    if (!now) return
     await send(
       'POST',
       `/baskets/${basket.id}/order`,
-      { turn, pay: 'bill', ...(customer ? { customerId: customer.id } : {}) },
+      { turn: now.turn, pay: 'bill', ...(customer ? { customerId: customer.id } : {}) },
       {
         say: (o) => `Order ${o.number} created.`,
         go: (o) => `/sales/${o.saleId}`,
@@ -61,14 +57,10 @@ export const OwnerBasket = ({ start, currency }: { readonly start: BasketView; r
       <section>
         <BasketLines basket={basket} currency={currency} onPut={put} />
         <div className="mt-3 max-w-105">
-          <Picker
-            label="Add item"
-            chosen=""
-            find={findGoodsChoices}
-            onPick={(g) => put(g.id, String(Number(basket.lines.find((l) => l.goodsId === g.id)?.quantity ?? 0) + 1))}
-          />
+          <Picker label="Add item" chosen="" find={findGoodsChoices} onPick={(g) => add(g.id)} />
         </div>
-        <Refusal refused={refused ?? changes.refused} />
+        <Refusal refused={changes.refused} />
+        <Refusal refused={refused} />
       </section>
       <aside className="grid content-start gap-3">
         <h2>Customer</h2>
@@ -119,7 +111,6 @@ const BasketLines = ({ basket, currency, onPut }: LinesProps) => (
           <td className="first max-w-none">{l.name}</td>
           <td className="rest">
             <QuantityField
-              key={`${l.goodsId}:${l.quantity}`}
               label={`How many: ${l.name}`}
               hideLabel
               value={l.quantity}

@@ -1,5 +1,5 @@
 'use client'
-import { useSend } from '../send'
+import { useSendAlone } from '../send'
 
 interface Props {
   readonly saleId: number
@@ -9,7 +9,7 @@ interface Props {
 
 /** Something postponed or dismissed waits again. */
 export const BringBack = ({ saleId, action, name }: Props) => {
-  const { send, busy } = useSend()
+  const { send, busy } = useSendAlone()
   return (
     <button
       className="btn"

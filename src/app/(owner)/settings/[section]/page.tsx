@@ -170,7 +170,12 @@ const Access = async () => {
           until: formatDay(dayAt(t.expiresAt)),
         }))}
       />
-      <WebhooksForm webhooks={webhooks} />
+      <WebhooksForm
+        webhooks={webhooks.map((w) => ({
+          ...w,
+          deliveries: w.deliveries.map((d) => ({ ...d, when: formatMoment(new Date(d.happenedAt)) })),
+        }))}
+      />
     </>
   )
 }
