@@ -7,7 +7,17 @@ import { LedgerHead, right } from '../LedgerHead'
 import { Refusal } from '../Refusal'
 import { Select } from '../Select'
 import { call, useSend } from '../send'
-import { correctBody, emptied, rowsOf, scanRow, sentRows, sumRows, type DeskLine, type PickedRow } from './pickDraft'
+import {
+  correctBody,
+  emptied,
+  rowsOf,
+  scanRow,
+  sentRows,
+  sumRows,
+  withAnother,
+  type DeskLine,
+  type PickedRow,
+} from './pickDraft'
 import { useSentRows } from '../useSentRows'
 
 interface Props {
@@ -41,20 +51,6 @@ export const PickDesk = ({ pickId, number, lines, places, done }: Props) => {
       return next?.rows ?? all
     })
   }
-  const another = (row: PickedRow): void =>
-    setRows((all) => {
-      const at = all.findIndex((r) => r.key === row.key) + 1
-      const mine = all.filter((r) => r.line === row.line)
-      const place = places.find((p) => !mine.some((r) => r.placeId === p.id)) ?? places[0]
-      const added = {
-        ...row,
-        key: `${row.key}+${mine.length}`,
-        quantity: '',
-        piece: '',
-        placeId: place?.id ?? row.placeId,
-      }
-      return [...all.slice(0, at), added, ...all.slice(at)]
-    })
   const save = () => {
     sentAs(sentRows(rows))
     const say = () => `${number} saved as it was picked.`
@@ -90,7 +86,11 @@ export const PickDesk = ({ pickId, number, lines, places, done }: Props) => {
                       {r.line.name}
                       {r.line.description !== r.line.name && <div className="sub">for {r.line.description}</div>}
                       {several && (
-                        <button type="button" className="sub block underline" onClick={() => another(r)}>
+                        <button
+                          type="button"
+                          className="sub block underline"
+                          onClick={() => setRows((all) => withAnother(all, r, places))}
+                        >
                           Another place or lot
                         </button>
                       )}

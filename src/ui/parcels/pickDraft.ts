@@ -39,6 +39,25 @@ export const rowsOf = (lines: readonly DeskLine[], usualPlace: number): readonly
         }))
   })
 
+/** One more row of the same thing after one of its rows: from a place it is not picked from yet, where there is one. */
+export const withAnother = (
+  rows: readonly PickedRow[],
+  row: PickedRow,
+  places: readonly { readonly id: number }[],
+): readonly PickedRow[] => {
+  const at = rows.findIndex((r) => r.key === row.key) + 1
+  const mine = rows.filter((r) => r.line === row.line)
+  const place = places.find((p) => !mine.some((r) => r.placeId === p.id)) ?? places[0]
+  const added = {
+    ...row,
+    key: `${row.key}+${mine.length}`,
+    quantity: '',
+    piece: '',
+    placeId: place?.id ?? row.placeId,
+  }
+  return [...rows.slice(0, at), added, ...rows.slice(at)]
+}
+
 /** What was picked, line by line, without what is nothing. */
 const pickedByLine = (rows: readonly PickedRow[]) =>
   [...new Set(rows.map((r) => r.line))].map((line) => ({
