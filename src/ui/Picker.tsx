@@ -2,8 +2,8 @@
 import { formatDigits } from '@/core/locale'
 import { Command, useCommandState } from 'cmdk'
 import { useId, useRef, useState, type FocusEvent, type KeyboardEvent, type Ref } from 'react'
-import { call } from './send'
-import { MAKE, usePicking, type Choice, type Picking } from './usePicking'
+import { call, type Sent } from './send'
+import { MAKE, noMatches, usePicking, type Choice, type Picking } from './usePicking'
 import { Problem } from './form/Problem'
 
 export type { Choice } from './usePicking'
@@ -41,7 +41,7 @@ export const Picker = <T,>({
   const { otherwise } = picking
   const here = typed !== null && typed.trim() !== '' && found.words === typed
   const open = typed !== null && (found.choices.length > 0 || here)
-  const wrong = problem ?? (missed && `No matches for “${missed}”.`)
+  const wrong = problem ?? missed
   return (
     <Command shouldFilter={false} label={label} className="relative" loop value={selected} onValueChange={setSelected}>
       {!hideLabel && (
@@ -97,7 +97,7 @@ export const Picker = <T,>({
           </Command.Item>
         )}
         {found.choices.length === 0 && !otherwise && here && (
-          <div className="px-2.5 py-1.5 text-iron-500">No matches for “{typed}”.</div>
+          <div className="px-2.5 py-1.5 text-iron-500">{noMatches(typed)}</div>
         )}
       </Command.List>
     </Command>
@@ -148,6 +148,12 @@ const Field = ({ label, open, listId, wrongId, onValue, inputRef, ...rest }: Fie
   )
 }
 
+/** What a search was answered; fails with why where it was not. */
+const answered = <T,>(sent: Sent<T>): T => {
+  if (!sent.ok) throw new Error(sent.detail)
+  return sent.value
+}
+
 export interface FoundCustomer {
   readonly id: number
   readonly name: string
@@ -157,22 +163,20 @@ export interface FoundCustomer {
 }
 
 export const findCustomers = async (typed: string): Promise<Choice<FoundCustomer>[]> => {
-  const found = await call('GET', `/customers?limit=8&search=${encodeURIComponent(typed)}`)
-  return found.ok
-    ? found.value.items.map((c) => ({
-        key: `c${c.id}`,
-        label: c.name,
-        side: Number(c.owed) > 0 ? `owes ${formatDigits(c.owed)}` : '',
-        value: c,
-      }))
-    : []
+  const { items } = answered(await call('GET', `/customers?limit=8&search=${encodeURIComponent(typed)}`))
+  return items.map((c) => ({
+    key: `c${c.id}`,
+    label: c.name,
+    side: Number(c.owed) > 0 ? `owes ${formatDigits(c.owed)}` : '',
+    value: c,
+  }))
 }
 
 export const findSuppliers = async (
   typed: string,
 ): Promise<Choice<{ readonly id: number; readonly name: string }>[]> => {
-  const found = await call('GET', `/suppliers?search=${encodeURIComponent(typed)}`)
-  return found.ok ? found.value.items.slice(0, 8).map((s) => ({ key: `s${s.id}`, label: s.name, value: s })) : []
+  const { items } = answered(await call('GET', `/suppliers?search=${encodeURIComponent(typed)}`))
+  return items.slice(0, 8).map((s) => ({ key: `s${s.id}`, label: s.name, value: s }))
 }
 
 export interface FoundGoods {
@@ -192,11 +196,10 @@ export interface FoundGoods {
 }
 
 export const findGoodsChoices = async (typed: string): Promise<Choice<FoundGoods>[]> => {
-  const found = await call('GET', `/goods?limit=9&search=${encodeURIComponent(typed)}`)
-  if (!found.ok) return []
+  const { items } = answered(await call('GET', `/goods?limit=9&search=${encodeURIComponent(typed)}`))
   const exact = (g: FoundGoods) =>
     g.piece || g.code.toLowerCase() === typed.toLowerCase() || g.barcode === typed ? 0 : 1
-  return [...found.value.items]
+  return [...items]
     .sort((a, b) => exact(a) - exact(b))
     .map((g) => ({
       key: `g${g.id}`,

@@ -10,6 +10,7 @@ export interface Choice<T> {
 }
 
 export interface Picking<T> {
+  /** Fails with why, where nobody can say what there is: nothing that was found is not the same. */
   readonly find: (typed: string) => Promise<readonly Choice<T>[]>
   /** Takes what was chosen; `late` says for which words, where Enter came before the search had answered. */
   readonly onPick: (value: T, late?: string) => unknown
@@ -25,12 +26,21 @@ export interface Picking<T> {
   readonly onEntered?: () => void
 }
 
+export const noMatches = (words: string): string => `No matches for “${words}”.`
+
 const PAUSE = 90
 /** The choice that makes something new of what is typed. */
 export const MAKE = 'otherwise'
 
+/** What there is for words, or why nobody can say. */
+const sought = <T>(find: Picking<T>['find'], words: string) =>
+  find(words).then(
+    (choices) => ({ choices, why: undefined }),
+    (failed: Error) => ({ choices: [], why: failed.message }),
+  )
+
 /** What was found for words, and which of it is marked: the first, until the arrows walk. */
-const useFound = <T>(typed: string | null, find: Picking<T>['find']) => {
+const useFound = <T>(typed: string | null, find: Picking<T>['find'], onFailed: (why: string) => void) => {
   const [found, setFound] = useState<{ readonly words: string; readonly choices: readonly Choice<T>[] }>({
     words: '',
     choices: [],
@@ -41,14 +51,15 @@ const useFound = <T>(typed: string | null, find: Picking<T>['find']) => {
     if (typed === null) return
     const turn = ++asked.current
     const timer = setTimeout(() => {
-      void find(typed).then((choices) => {
+      void sought(find, typed).then(({ choices, why }) => {
         if (turn !== asked.current) return
+        if (why !== undefined) return onFailed(why)
         setFound({ words: typed, choices })
         setSelected(choices[0]?.key ?? MAKE)
       })
     }, PAUSE)
     return () => clearTimeout(timer)
-  }, [typed, find])
+  }, [typed, find, onFailed])
   return {
     found,
     selected,
@@ -65,9 +76,10 @@ const useFound = <T>(typed: string | null, find: Picking<T>['find']) => {
  */
 export const usePicking = <T>({ find, onPick, otherwise, onAhead, onEntered }: Picking<T>) => {
   const [typed, setTyped] = useState<string | null>(null)
-  const { found, selected, setSelected, forget, giveUp } = useFound(typed, find)
-  const [ahead, setAhead] = useState<string | null>(null)
+  /** Why nothing was taken, in a sentence. */
   const [missed, setMissed] = useState('')
+  const { found, selected, setSelected, forget, giveUp } = useFound(typed, find, setMissed)
+  const [ahead, setAhead] = useState<string | null>(null)
   const stepped = useRef(false)
   const line = useRef<Promise<unknown>>(Promise.resolve())
   const close = () => {
@@ -85,13 +97,14 @@ export const usePicking = <T>({ find, onPick, otherwise, onAhead, onEntered }: P
     close()
     setAhead(words)
     onAhead?.(words)
-    const answer = find(words)
+    const answer = sought(find, words)
     const take = async () => {
-      const choices = await answer
+      const { choices, why } = await answer
       const best = walkedTo === MAKE ? undefined : (choices.find((c) => c.key === walkedTo) ?? choices[0])
-      if (best) await onPick(best.value, words)
+      if (why !== undefined) setMissed(`“${words}”: ${why}`)
+      else if (best) await onPick(best.value, words)
       else if (otherwise && (!byTab || otherwise.byTab)) await otherwise.take(words, words)
-      else setMissed(words)
+      else setMissed(noMatches(words))
       setAhead((now) => (now === words ? null : now))
     }
     line.current = track(line.current.then(take))

@@ -1,15 +1,13 @@
 import { fireEvent, render, screen, waitFor } from '@testing-library/react'
 import { userEvent } from './hand'
-import { useState } from 'react'
 import { describe, expect, test, vi } from 'vitest'
-import { ForWhom, type Buyer } from '@/ui/sale/ForWhom'
 import { Keys } from '@/ui/Keys'
 import { Panel } from '@/ui/Panel'
 import { findGoodsChoices, Picker, type Choice } from '@/ui/Picker'
 import { SearchBox } from '@/ui/SearchBox'
 import { answerCalls } from './calls'
-import { button, field, press } from './hands'
-import { address, router, said } from './world'
+import { button, field } from './hands'
+import { address, router } from './world'
 
 describe('finding while typing', () => {
   const find = async (typed: string): Promise<Choice<string>[]> =>
@@ -60,6 +58,20 @@ describe('finding while typing', () => {
     expect(made).toHaveBeenCalledWith('xylophone')
   })
 
+  test('what nobody can look up says why, and nothing new is made of it', async () => {
+    const made = vi.fn()
+    const away = () => Promise.reject(new Error('The database does not answer just now.'))
+    render(
+      <Picker label="What" chosen="" find={away} onPick={made} otherwise={{ say: (t) => `Add “${t}”`, take: made }} />,
+    )
+    await userEvent.type(field('What'), 'violin')
+    expect(await screen.findByText('The database does not answer just now.')).toBeTruthy()
+    expect([field('What').value, screen.queryByText('Add “violin”')]).toEqual(['violin', null])
+    await userEvent.keyboard('{Enter}')
+    expect(await screen.findByText('“violin”: The database does not answer just now.')).toBeTruthy()
+    expect(made).not.toHaveBeenCalled()
+  })
+
   test('an older answer never replaces a newer one', async () => {
     const answers: ((found: Choice<string>[]) => void)[] = []
     const slow = vi.fn((_typed: string) => new Promise<Choice<string>[]>((r) => answers.push(r)))
@@ -96,79 +108,6 @@ describe('finding while typing', () => {
       ['g1', '4 available · 9.90'],
       ['g3', '9.90'],
     ])
-  })
-})
-
-const HAZEL = {
-  id: 3,
-  name: 'Hazel Adair',
-  contact: '',
-  email: 'hazel@mail.example',
-  phone: '',
-  taxExempt: false,
-  pricesIncludeTax: false,
-  priceLevel: 'SCHOOL',
-  priceLevelName: 'Schools',
-  owed: '108.00',
-  late: '50.00',
-  held: '20.00',
-  creditLimit: null,
-  committed: '0.00',
-  addresses: [],
-}
-
-describe('who a sale is for', () => {
-  const Open = () => {
-    const [buyer, setBuyer] = useState<Buyer | null>(null)
-    return <ForWhom buyer={buyer} onBuyer={setBuyer} />
-  }
-  const type = (name: string) => userEvent.type(field('Customer'), name)
-
-  test('is found, with what they owe', async () => {
-    answerCalls({
-      'GET /customers': { status: 200, body: { items: [HAZEL], next: null } },
-      'GET /customers/3': { status: 200, body: HAZEL },
-    })
-    render(<Open />)
-    await type('haz')
-    await userEvent.click(await screen.findByText('Hazel Adair'))
-    expect(await screen.findByText('Owes 108.00, 50.00 late · 20.00 held · Price list: Schools')).toBeTruthy()
-  })
-
-  test('is added where nobody is like them, and their address is asked for at once', async () => {
-    const sent = answerCalls({
-      'GET /customers': { status: 200, body: { items: [], next: null } },
-      'GET /customers/look-alikes': { status: 200, body: { items: [], next: null } },
-      'POST /customers': { status: 201, body: { id: 3 } },
-      'GET /customers/3': { status: 200, body: { ...HAZEL, email: '' } },
-      'PATCH /customers/3': { status: 200, body: {} },
-    })
-    render(<Open />)
-    await type('Hazel Adair')
-    await userEvent.click(await screen.findByText('Add “Hazel Adair” as a new customer'))
-    await waitFor(() => expect(said).toEqual(['Hazel Adair is added to your people.']))
-    await userEvent.type(await screen.findByLabelText('Email for the estimate'), 'hazel@mail.example')
-    await userEvent.tab()
-    await waitFor(() => expect(sent.find((s) => s.method === 'PATCH')?.body).toEqual({ email: 'hazel@mail.example' }))
-  })
-
-  test('who looks like somebody known is shown before a double is made', async () => {
-    const sent = answerCalls({
-      'GET /customers': { status: 200, body: { items: [], next: null } },
-      'GET /customers/look-alikes': {
-        status: 200,
-        body: { items: [{ ...HAZEL, why: 'nearly the same name' }], next: null },
-      },
-      'GET /customers/3': { status: 200, body: HAZEL },
-    })
-    render(<Open />)
-    await type('Hazel Adaire')
-    await userEvent.click(await screen.findByText(/as a new customer/))
-    expect(await screen.findByText('Did you mean one of these?')).toBeTruthy()
-    expect(button('No, add “Hazel Adaire” as new')).toBeTruthy()
-    await press(/^Hazel Adair/)
-    expect(await screen.findByText(/Owes 108.00/)).toBeTruthy()
-    expect(sent.some((s) => s.method === 'POST')).toBe(false)
   })
 })
 

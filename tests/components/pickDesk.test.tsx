@@ -48,6 +48,23 @@ describe('the desk of a pick list', () => {
   const open = (lines: readonly DeskLine[] = [line({}), viola]) =>
     render(<PickDesk pickId={3} number="L-26-3" lines={lines} places={PLACES} done={false} />)
 
+  test('counts each of several scans that come faster than their answers', async () => {
+    const sent = answerCalls(
+      {
+        'GET /goods': { status: 200, body: { items: [] } },
+        'POST /picks/3/correct': { status: 200, body: {} },
+      },
+      (path) => (path === '/goods' ? 300 : 0),
+    )
+    open([line({ from: [{ placeId: 2, lot: null, serials: [], quantity: '24' }] })])
+    await userEvent.type(field('Scan'), '4711{Enter}RO{Enter}4711{Enter}')
+    expect(await screen.findByText('Rosin: 3 of 24')).toBeTruthy()
+    await press('Save as picked')
+    await waitFor(() => expect(bodyOf(sent, '/picks/3/correct')).toBeTruthy())
+    const [{ from }] = (bodyOf(sent, '/picks/3/correct') as { lines: [{ from: { quantity: string }[] }] }).lines
+    expect(from.map((f) => f.quantity)).toEqual(['3'])
+  })
+
   test('takes more rows of one thing, each of them for itself', async () => {
     const sent = answerCalls({ 'POST /picks/3/correct': { status: 200, body: {} } })
     open([line({ from: [{ placeId: 2, lot: null, serials: [], quantity: '16' }] })])

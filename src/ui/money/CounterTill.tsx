@@ -60,6 +60,8 @@ export const CounterTill = ({ settings }: Props) => {
     setRefused(null)
     setLines((before) => withOneMore(before, g))
   }
+  /** Who is chosen last it is, whoever's answer comes last; of a sale that is over nobody is. */
+  const lastPicked = useRef<number | null>(null)
   const sell = useAhead(async () => {
     if (lines.length === 0) return setRefused({ detail: 'Nothing is sold yet. Add an item first.', errors: [] })
     if (change.minor < 0n) return tenderField.current?.focus()
@@ -73,9 +75,14 @@ export const CounterTill = ({ settings }: Props) => {
     sent()
     setSold(done)
     set(NOTHING)
+    lastPicked.current = null
     search.current?.focus()
   })
-  const pickCustomer = async (c: { id: number }) => set({ customer: await readBuyer(c.id) })
+  const pickCustomer = async ({ id }: { id: number }) => {
+    lastPicked.current = id
+    const found = await readBuyer(id)
+    if (found && lastPicked.current === id) set({ customer: found })
+  }
 
   return (
     <div className="grid gap-x-10 gap-y-5 lg:grid-cols-[minmax(0,1fr)_320px]">

@@ -9,14 +9,14 @@ import { Select } from '../Select'
 import { call, useSend } from '../send'
 import {
   correctBody,
-  emptied,
   rowsOf,
-  scanRow,
+  scanOnto,
   sentRows,
   sumRows,
   withAnother,
   type DeskLine,
   type PickedRow,
+  type Scanned,
 } from './pickDraft'
 import { useSentRows } from '../useSentRows'
 
@@ -31,8 +31,13 @@ interface Props {
 
 /** What is picked, as it is found: by scanning one piece after the other, or typed over what is proposed. */
 export const PickDesk = ({ pickId, number, lines, places, done }: Props) => {
-  const [rows, setRows] = useState<readonly PickedRow[]>(rowsOf(lines, places[0]?.id ?? 1))
-  const [scanned, setScanned] = useState<{ readonly any: boolean; readonly says: string }>({ any: false, says: '' })
+  const [{ rows, says }, setScanned] = useState<Scanned>(() => ({
+    rows: rowsOf(lines, places[0]?.id ?? 1),
+    any: false,
+    says: '',
+  }))
+  const setRows = (next: (rows: readonly PickedRow[]) => readonly PickedRow[]): void =>
+    setScanned((now) => ({ ...now, rows: next(now.rows) }))
   const { send, busy, refused } = useSend()
   const { problem, sentAs } = useSentRows(refused)
   const change = (key: string, part: Partial<PickedRow>): void =>
@@ -40,16 +45,7 @@ export const PickDesk = ({ pickId, number, lines, places, done }: Props) => {
   const scan = async (code: string) => {
     const found = await call('GET', `/goods?limit=9&search=${encodeURIComponent(code)}`)
     const owner = found.ok ? found.value.items.find((g) => g.piece?.serial)?.id : undefined
-    setRows((all) => {
-      // The first scan begins with nothing picked: what is proposed stands on the list, not in the hand.
-      const begun = scanned.any ? all : emptied(all)
-      const next = scanRow(begun, code, () => owner ?? null)
-      setScanned({
-        any: scanned.any || next !== null,
-        says: next?.says ?? `Nothing on this list has the code ${code}.`,
-      })
-      return next?.rows ?? all
-    })
+    setScanned((now) => scanOnto(now, code, owner ?? null))
   }
   const save = () => {
     sentAs(sentRows(rows))
@@ -61,7 +57,7 @@ export const PickDesk = ({ pickId, number, lines, places, done }: Props) => {
   return (
     <section className="mb-7">
       <div className="mb-3">
-        <ScanBox onScan={(code) => void scan(code)} said={scanned.says} />
+        <ScanBox onScan={(code) => void scan(code)} said={says} />
       </div>
       <Refusal refused={refused} />
       <table className="ledger max-w-245">

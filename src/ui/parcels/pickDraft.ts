@@ -125,6 +125,19 @@ export const scanRow = (
   }
 }
 
+/** Rows under the scanner: whether anything was scanned, and what the last scan did. */
+export interface Scanned {
+  readonly rows: readonly PickedRow[]
+  readonly any: boolean
+  readonly says: string
+}
+
+/** The same after a scan; `owner` has the code as a serial. The first begins with nothing picked: what is proposed stands on the list, not in the hand. */
+export const scanOnto = ({ rows, any }: Scanned, code: string, owner: number | null): Scanned => {
+  const next = scanRow(any ? rows : emptied(rows), code, () => owner)
+  return next ? { ...next, any: true } : { rows, any, says: `Nothing on this list has the code ${code}.` }
+}
+
 /** A parcel as it is filled in: how many of each line of the sale. */
 export interface ParcelDraft {
   readonly weight: string

@@ -1,11 +1,12 @@
 'use client'
 import { formatDigits } from '@/core/locale'
-import { useState } from 'react'
+import { useRef, useState } from 'react'
 import type { AreaAddress } from '@/core/tax'
 import { Text } from '../fields'
 import { findCustomers, Picker, type FoundCustomer } from '../Picker'
 import { messageFor } from '../Refusal'
 import { call, useSend } from '../send'
+import { tell } from '../tell'
 
 /** A customer as a sale needs to know them. */
 export interface Buyer {
@@ -23,9 +24,12 @@ export interface Buyer {
   readonly addresses: readonly AreaAddress[]
 }
 
+/** A customer by their id; where nobody answers why is told, and there is none. */
 export const readBuyer = async (id: number): Promise<Buyer | null> => {
   const full = await call('GET', `/customers/${id}`)
-  return full.ok ? full.value : null
+  if (full.ok) return full.value
+  tell(full.detail)
+  return null
 }
 
 interface Alike extends FoundCustomer {
@@ -47,10 +51,13 @@ export const ForWhom = ({ buyer, onBuyer, onEntered }: Props) => {
   const [doubt, setDoubt] = useState<{ name: string; alike: readonly Alike[] } | null>(null)
   const [email, setEmail] = useState('')
   const { send, refused } = useSend()
+  /** Who is chosen last it is, whoever's answer comes last. */
+  const last = useRef(buyer?.id)
   const choose = async (id: number) => {
     setDoubt(null)
+    last.current = id
     const found = await readBuyer(id)
-    if (found) onBuyer(found)
+    if (found && last.current === id) onBuyer(found)
   }
   const add = async (name: string) => {
     const made = await send('POST', '/customers', { name }, { say: () => `${name} is added to your people.` })
@@ -67,7 +74,7 @@ export const ForWhom = ({ buyer, onBuyer, onEntered }: Props) => {
   const keepEmail = async () => {
     if (!buyer || email.trim() === '' || email === buyer.email) return
     const done = await send('PATCH', `/customers/${buyer.id}`, { email })
-    if (done) onBuyer({ ...buyer, email })
+    if (done && last.current === buyer.id) onBuyer({ ...buyer, email })
   }
   return (
     <div>

@@ -42,17 +42,30 @@ interface Props {
   readonly onClose: () => void
 }
 
+/** What is waited for, or why it did not come. */
+const Waited = ({ problem }: { readonly problem: string }) =>
+  problem === '' ? (
+    <p className="sub">Loading …</p>
+  ) : (
+    <p role="alert" className="notice notice-bad">
+      {problem}
+    </p>
+  )
+
 /** What a customer usually takes: one key puts it on the sale, in the quantity of last time. */
 export const UsualPanel = ({ customerId, customer, onTake, onClose }: Props) => {
   const [usual, setUsual] = useState<readonly Usual[] | null>(null)
+  const [problem, setProblem] = useState('')
   const [taken, setTaken] = useState<readonly number[]>([])
   useEffect(() => {
-    void call('GET', `/customers/${customerId}/usual`).then((u) => setUsual(u.ok ? u.value.items : []))
+    void call('GET', `/customers/${customerId}/usual`).then((u) =>
+      u.ok ? setUsual(u.value.items) : setProblem(u.detail),
+    )
   }, [customerId])
   return (
     <Panel open onClose={onClose} title={`Usually buys: ${customer}`}>
       {usual === null ? (
-        <p className="sub">Loading …</p>
+        <Waited problem={problem} />
       ) : usual.length === 0 ? (
         <Empty>No purchases yet.</Empty>
       ) : (
@@ -98,12 +111,15 @@ interface Sale {
 /** Lines taken from another sale of the customer. */
 export const OtherSalePanel = ({ customerId, customer, onTake, onClose }: Props) => {
   const [sales, setSales] = useState<readonly Sale[] | null>(null)
+  const [problem, setProblem] = useState('')
   useEffect(() => {
-    void call('GET', `/sales?customerId=${customerId}&limit=30`).then((s) => setSales(s.ok ? s.value.items : []))
+    void call('GET', `/sales?customerId=${customerId}&limit=30`).then((s) =>
+      s.ok ? setSales(s.value.items) : setProblem(s.detail),
+    )
   }, [customerId])
   const take = async (id: number) => {
     const sale = await call('GET', `/sales/${id}`)
-    if (!sale.ok) return
+    if (!sale.ok) return setProblem(sale.detail)
     onTake(
       sale.value.lines
         .filter((l) => l.quantity !== '0' || l.kind === 'heading' || l.kind === 'text')
@@ -113,8 +129,9 @@ export const OtherSalePanel = ({ customerId, customer, onTake, onClose }: Props)
   }
   return (
     <Panel open onClose={onClose} title={`From another sale of ${customer}`}>
+      {sales !== null && problem !== '' && <Waited problem={problem} />}
       {sales === null ? (
-        <p className="sub">Loading …</p>
+        <Waited problem={problem} />
       ) : sales.length === 0 ? (
         <Empty>No other sales yet.</Empty>
       ) : (

@@ -88,7 +88,9 @@ export const useRepricing = (
         asked.current.set(l.key, question)
         const answer = await call('GET', `/prices?${queryOf(l, { customerId, withTax, going })}`)
         // The answer to an earlier quantity comes too late, whenever it comes.
-        if (!answer.ok || asked.current.get(l.key) !== question) return
+        if (asked.current.get(l.key) !== question) return
+        // Nobody answered: it is asked again with whatever is typed next.
+        if (!answer.ok) return void asked.current.delete(l.key)
         setLines((now) =>
           now.map((x) => (x.key === l.key && x.goodsId === l.goodsId ? priced(x, answer.value, opened) : x)),
         )

@@ -41,7 +41,7 @@ export const LetterEditor = () => {
         <Select label="Email for" value={paper} options={ABOUT} onValue={setPaper} />
         <Select label="Language" value={language} options={LANGUAGES} onValue={setLanguage} />
       </div>
-      {read && (
+      {read?.paper === paper && read.language === language && (
         <WordingForm
           key={`${read.paper} ${read.language} ${read.subject} ${read.body}`}
           start={read}
