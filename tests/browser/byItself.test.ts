@@ -28,7 +28,7 @@ test('a sale that comes again is issued on its day by the clock, and mailed', as
   await driver.wait(async () => {
     invoices = (await get('/post?limit=5')).items.filter((p: { paper: string }) => p.paper === 'invoice')
     return invoices[0]?.state === 'sent'
-  }, 15_000)
+  }, 30_000)
   expect(invoices).toHaveLength(1)
   // 26.00 and 2.145 → 2.15
   expect((await get('/sales?limit=1')).items[0]).toMatchObject({

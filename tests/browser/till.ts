@@ -77,7 +77,8 @@ export const openTill = async (name: string, more: Readonly<Record<string, strin
 }
 export type Till = Awaited<ReturnType<typeof openTill>>
 
-const WAIT = 15_000
+/** How long something is waited for until it is there, at most: of how quick it is the bench tells. */
+const WAIT = 30_000
 
 /** Keys pressed since the page was opened, counted for the test of how quick a thing is. */
 export const keys = { pressed: 0 }

@@ -68,6 +68,37 @@ const puts = () => [field('Apply to Invoice 2026-0001').value, field('Apply to I
 const take = (name: RegExp = /^Take payment /) => userEvent.click(screen.getByRole('button', { name }))
 
 describe('money that comes in', () => {
+  test('is not taken where nobody can say what is open, and is when it is asked again', async () => {
+    let away = true
+    const sent = answerCalls({
+      ...answers({ status: 201, body: { id: 9, number: 'R-26-9', change: '0.00' } }),
+      'GET /customers/5/open': () =>
+        away
+          ? { status: 503, body: { type: 'x', detail: 'The database does not answer just now.' } }
+          : { status: 200, body: OPEN },
+    })
+    open()
+    await userEvent.type(field('Amount'), '150')
+    await take()
+    expect((await screen.findByRole('alert')).textContent).toContain('What is unpaid cannot be read just now.')
+    const posted = () => sent.filter((s) => s.method === 'POST' && !s.preview)
+    expect(posted()).toEqual([])
+    away = false
+    await userEvent.click(screen.getByRole('button', { name: 'Try again' }))
+    await ready()
+    await take()
+    await waitFor(() =>
+      expect(posted().map((s) => s.body)).toMatchObject([
+        {
+          for: [
+            { dueId: 1, amount: '100.00' },
+            { dueId: 2, amount: '50.00' },
+          ],
+        },
+      ]),
+    )
+  })
+
   test('is proposed for the oldest first, and what is owed afterwards stands there before anything is saved', async () => {
     const sent = answerCalls(answers({ status: 200, body: PREVIEW }))
     open()

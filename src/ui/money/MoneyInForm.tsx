@@ -48,7 +48,7 @@ const NOTHING: Omit<Typed, 'who' | 'on'> = { amount: '', method: 'transfer', ref
 export const MoneyInForm = ({ currency, today, customer, saleId, smallestCoin }: Props) => {
   const { draft, set, bringBack, sent } = useDraft<Typed>('receipt', { ...NOTHING, who: customer, on: today })
   const { who, amount, method, reference, tendered, on, puts } = draft
-  const { now, items, alsoFor, forOthers } = useOpenOf(who)
+  const { now, items, alsoFor, forOthers, problem: unread, askAgain } = useOpenOf(who)
   const { send, busy, refused } = useSend()
   const { problem, sentAs } = useSentRows(refused)
   const amountField = useRef<HTMLInputElement>(null)
@@ -59,10 +59,12 @@ export const MoneyInForm = ({ currency, today, customer, saleId, smallestCoin }:
   const { received, tooMuch } = facts
   const body = moneyInBody(said, around, facts)
   const sound = isPositiveMoney(received) && !tooMuch
-  const seen = usePreview('/receipts', who && sound ? body : null)
+  // What is open and could not be read would be left unpaid, and the money lie on their account.
+  const known = who === null || now !== null
+  const seen = usePreview('/receipts', who && known && sound ? body : null)
 
   const take = async (print: boolean) => {
-    if (!sound) return
+    if (!sound || !known) return
     sentAs(inOrder('for', putOn(items, facts.put, currency)))
     const taken = await send('POST', '/receipts', body, {
       say: (r) =>
@@ -142,6 +144,8 @@ export const MoneyInForm = ({ currency, today, customer, saleId, smallestCoin }:
         <h2>Apply to</h2>
         {!who ? (
           <ChooseFirst />
+        ) : unread !== '' ? (
+          <Unread why={unread} onAgain={askAgain} />
         ) : (
           <>
             <WhatItPays
@@ -192,6 +196,15 @@ const Ways = ({ onOldest, onAccount }: { readonly onOldest: () => void; readonly
       Keep all on account
     </button>
   </p>
+)
+
+const Unread = ({ why, onAgain }: { readonly why: string; readonly onAgain: () => void }) => (
+  <div role="alert" className="notice notice-bad">
+    <p>What is unpaid cannot be read just now. {why}</p>
+    <button type="button" className="btn mt-2" onClick={onAgain}>
+      Try again
+    </button>
+  </div>
 )
 
 const ChooseFirst = () => (

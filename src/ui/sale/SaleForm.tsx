@@ -2,6 +2,7 @@
 import { present } from '@/core/present'
 import { useDeferredValue, useMemo, useRef, useState } from 'react'
 import type { Day } from '@/core/day'
+import { formatDigits } from '@/core/locale'
 import { addMoney, decimal, formatMoney, roundToMoney, subtractMoney, type Money } from '@/core/money'
 import { overLimit } from '@/core/sale'
 import { useAhead } from '../ahead'
@@ -155,8 +156,8 @@ export const SaleForm = (p: Props) => {
       )}
       {over && (
         <p role="status" className="notice notice-bad">
-          This takes {present(buyer).name} {over} over their credit limit of {present(buyer).creditLimit}. Ask for a
-          deposit, or for what is late first.
+          This takes {present(buyer).name} {over} over their credit limit of{' '}
+          {formatDigits(present(buyer).creditLimit ?? '')}. Ask for a deposit, or for what is late first.
         </p>
       )}
       <Refusal refused={refused} />
