@@ -5,7 +5,7 @@ import type { Asked } from '@/model/where'
 import { howToPay } from './howToPay'
 import { basics } from './paperOfSale'
 import { paperWords } from '@/core/formats'
-import { sumMoney, subtractMoney, isPositiveMoney, formatMoney, negateMoney, zeroMoney } from '@/core/money'
+import { sumMoney, smallerMoney, subtractMoney, isPositiveMoney, formatMoney, negateMoney } from '@/core/money'
 import type { PaperSum } from '@/model/paper/paperSum'
 
 /** The paper that asks for money ahead. Not an invoice. */
@@ -16,9 +16,13 @@ export const depositRequestOf = async (asked: Asked, requestId: number): Promise
   const { currency } = asked.business
   const base = basics(facts)
   const t = paperWords(base.language)
-  const received = sumMoney(
-    story.heldRows.map((h) => h.amount),
-    currency,
+  // More may be held than is asked for.
+  const received = smallerMoney(
+    sumMoney(
+      story.heldRows.map((h) => h.amount),
+      currency,
+    ),
+    request.amount,
   )
   const rest = subtractMoney(request.amount, received)
   const sums: PaperSum[] = isPositiveMoney(received)
@@ -27,7 +31,7 @@ export const depositRequestOf = async (asked: Asked, requestId: number): Promise
         { name: t('received'), amount: formatMoney(negateMoney(received)) },
         {
           name: `${t('toPay')}, ${currency}`,
-          amount: formatMoney(isPositiveMoney(rest) ? rest : zeroMoney(currency)),
+          amount: formatMoney(rest),
           total: true,
         },
       ]

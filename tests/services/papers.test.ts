@@ -264,3 +264,19 @@ describe('papers, read back', () => {
     expect(await makeLabels(asked(), [])).toBeNull()
   })
 })
+
+test('a deposit request adds up, also where more is held by now than it asked for', async () => {
+  const sale = await s.answer(startSale, {
+    customerId: s.customer,
+    agreed: true,
+    lines: [{ description: 'A bow', quantity: '1', unitPrice: '100.00' }],
+  })
+  const asking = await s.answer(requestDeposit, { saleId: sale.id, amount: '50.00' })
+  await s.run(takeReceipt, {
+    customerId: s.customer,
+    method: 'cash',
+    amount: '80.00',
+    for: [{ saleId: sale.id, amount: '80.00' }],
+  })
+  expect((await paper('deposit-request', asking.id)).text).toMatch(/50\.00.*[-−]50\.00.*Amount due, USD 0\.00/)
+})
