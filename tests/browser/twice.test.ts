@@ -65,6 +65,39 @@ test('two windows pay the same due: the second is told, and keeps what was typed
   expect((await till.request('GET', '/receivables')).body.totals.total).toBe('0.00')
 })
 
+test('two windows change one customer, and one item: what either changed stays', async () => {
+  const i = handsOn(driver, till.base)
+  const customer = (await till.request('POST', '/customers', { name: 'Ines Fenn', phone: '1' })).body
+  const goods = (await till.request('POST', '/goods', { code: 'ROS', name: 'Rosin', kind: 'stock', price: '9.00' }))
+    .body
+  const first = await driver.getWindowHandle()
+  await i.go(`/people/${customer.id}/edit`)
+  await i.type('Phone', '0123')
+  await driver.switchTo().newWindow('tab')
+  await i.go(`/people/${customer.id}/edit`)
+  await i.type('Notes', 'Rings after six')
+  await i.doIt()
+  await i.see('Ines Fenn saved.')
+  await i.go(`/goods/${goods.id}`)
+  await i.type('Price', '11')
+  await driver.switchTo().window(first)
+  await i.doIt()
+  await i.see('Ines Fenn saved.')
+  await i.go(`/goods/${goods.id}`)
+  await i.type('Name', 'Rosin, dark')
+  await i.doIt()
+  await i.see('Rosin, dark saved.')
+  const [second] = (await driver.getAllWindowHandles()).slice(-1)
+  await driver.switchTo().window(second!)
+  await i.doIt()
+  await i.see('Rosin, dark saved.')
+  expect((await till.request('GET', `/customers/${customer.id}`)).body).toMatchObject({
+    phone: '0123',
+    note: 'Rings after six',
+  })
+  expect((await till.request('GET', `/goods/${goods.id}`)).body).toMatchObject({ name: 'Rosin, dark', price: '11' })
+})
+
 test('what was acknowledged is there after the server is killed in the middle', async () => {
   const acknowledged: string[] = []
   let going = true

@@ -129,15 +129,26 @@ describe('a customer typed in', () => {
     await userEvent.type(field('If paid within (days)'), '10')
     await userEvent.type(field('Credit limit'), '1,250')
     await userEvent.type(field('Tags, separated by commas'), 'cello, lessons')
+    await userEvent.clear(field('Valid until'))
+    await userEvent.type(field('Valid until'), '2027-12-31')
     await userEvent.click(screen.getByRole('button', { name: 'Save changes' }))
     await waitFor(() => expect(sent.some((c) => c.method === 'PATCH')).toBe(true))
-    expect(sent.find((c) => c.method === 'PATCH')?.body).toMatchObject({
+    expect(sent.find((c) => c.method === 'PATCH')?.body).toEqual({
       terms: { net: 30, discountPercent: '2', discountDays: 10 },
       creditLimit: '1250.00',
       tags: ['cello', 'lessons'],
-      taxExempt: true,
-      exemptUntil: '2026-12-31',
+      exemptUntil: '2027-12-31',
     })
+  })
+
+  test('changed, sends what was changed and nothing else: another window’s change of it stays', async () => {
+    const sent = answerCalls({ 'PATCH /customers/3': { status: 200, body: { id: 3, name: 'Ann' } } })
+    open({ ...NO_CUSTOMER, name: 'Ann', phone: '1', note: 'Likes gut strings', tags: 'cello' }, 3)
+    await userEvent.type(field('Phone'), '23')
+    await userEvent.clear(field('Notes'))
+    await userEvent.click(screen.getByRole('button', { name: 'Save changes' }))
+    await waitFor(() => expect(sent.some((c) => c.method === 'PATCH')).toBe(true))
+    expect(sent.find((c) => c.method === 'PATCH')?.body).toEqual({ phone: '123', note: '' })
   })
 
   test('a discount for paying early takes both its figures; neither is dropped', async () => {

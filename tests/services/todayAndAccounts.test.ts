@@ -100,7 +100,7 @@ describe('today', () => {
 
   test('knows what should lie in the drawer, and what of it came today', async () => {
     const { drawer } = await readToday(s.db, business, TODAY)
-    expect([drawer.before, drawer.cash, drawer.now].map(toDecimalString)).toEqual(['3.25', '20.00', '23.25'])
+    expect([drawer.other, drawer.cash, drawer.now].map(toDecimalString)).toEqual(['3.25', '20.00', '23.25'])
     expect(drawer.receipts).toBe(1)
     const lines = drawerLines(await readDrawer(s.db, TODAY, 'USD'))
     expect(lines.map((l) => toDecimalString(l.amount))).toEqual(['8.25', '20.00', '-5.00', '23.25'])

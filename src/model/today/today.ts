@@ -34,7 +34,8 @@ export interface TodayView {
     readonly held: Money
   }
   readonly drawer: {
-    readonly before: Money
+    /** What lies there beside: of earlier days, put in or taken out. */
+    readonly other: Money
     readonly cash: Money
     readonly receipts: number
     readonly now: Money
@@ -133,7 +134,7 @@ export const readToday = async (db: Db, business: Business, today: Day): Promise
 
 export type { Stuck }
 
-/** What should lie in the drawer: what was there this morning, and the cash of today. */
+/** What should lie in the drawer: the cash of today, and what lies there beside. */
 const readDrawer = async (db: Db, { currency }: Business, today: Day): Promise<TodayView['drawer']> => {
   const [now, taken] = await Promise.all([
     sumRole(db, accountOfMethod.cash, today, currency),
@@ -145,6 +146,6 @@ const readDrawer = async (db: Db, { currency }: Business, today: Day): Promise<T
     now,
     cash: amount,
     receipts: cash?.count ?? 0,
-    before: subtractMoney(now, amount),
+    other: subtractMoney(now, amount),
   }
 }

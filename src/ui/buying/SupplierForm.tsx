@@ -50,6 +50,7 @@ export const SupplierForm = ({ id, start, customer = '', codes }: Props) =>
       skip={{ contacts: isEmptyRow }}
       say={(s) => `${s.name} saved.`}
       keeps
+      changes
       submit="Save changes"
     >
       <Fields customer={customer} codes={codes} />

@@ -32,6 +32,8 @@ interface Props<M extends Method, P extends string, D extends FieldValues> {
   readonly quiet?: boolean
   /** Where much is typed: what is left unsent is offered again. */
   readonly keeps?: boolean
+  /** It changes what is there already: only what was changed of it is sent. */
+  readonly changes?: boolean
   /** Begins anew after it was sent, for the next one. */
   readonly again?: boolean
   /** What it will do, said in figures before it is done, from the command's own preview, with what it would post. */
@@ -59,6 +61,7 @@ export const CommandForm = <M extends Method, P extends string, D extends FieldV
   quiet,
   again,
   keeps,
+  changes,
   preview,
   children,
 }: Props<M, P, D>) => {
@@ -67,6 +70,7 @@ export const CommandForm = <M extends Method, P extends string, D extends FieldV
     schema,
     asBody,
     skip,
+    changes,
     ...(keeps ? { keeps: `${method} ${path}` } : {}),
   })
   const save = sendBody(

@@ -1,5 +1,5 @@
 'use client'
-import { useEffect, type BaseSyntheticEvent } from 'react'
+import { useEffect, useRef, type BaseSyntheticEvent } from 'react'
 import {
   get,
   set,
@@ -15,6 +15,7 @@ import type { AnswerTo, BodyTo, Method } from '@/contract/calls'
 import { holdWhile } from '../keysAhead'
 import { useLeft } from '../left'
 import { useSend, type Refused, type Then } from '../send'
+import { changedOf } from './changedOf'
 import { chosenOf, type Chosen } from './chosen'
 
 type Body = Readonly<Record<string, unknown>>
@@ -31,6 +32,8 @@ export interface Wish<D extends FieldValues, B extends Body> {
   readonly skip?: Skip
   /** Kept under this name when its page is left with something typed, and offered there again. */
   readonly keeps?: string
+  /** It changes what is there already: only what was changed of it is sent. */
+  readonly changes?: boolean
 }
 
 type Rows = ReadonlyMap<string, readonly number[]>
@@ -129,7 +132,10 @@ export const useCheckedForm = <D extends FieldValues, B extends Body>(wish: Wish
 export const useCommandForm = <D extends FieldValues, B extends Body>(wish: Wish<D, B>) => {
   const { send, busy, refused } = useSend()
   const form = useCheckedForm(wish, refused)
-  const { start, keeps } = wish
+  const { start, keeps, changes } = wish
+  /** What was sent last, or stood there at first. */
+  const began = useRef<Body>({})
+  if (changes && Object.keys(began.current).length === 0) began.current = bodyOf(wish, start).body
   const chosen = chosenOf(form.control)
   const left = useLeft<{ readonly draft: D; readonly names: readonly (readonly [string, Chosen])[] }>({
     name: keeps ?? '',
@@ -148,8 +154,11 @@ export const useCommandForm = <D extends FieldValues, B extends Body>(wish: Wish
     after?: (value: AnswerTo<M, P>) => void,
   ) => {
     const submit = form.handleSubmit(async (draft) => {
-      const value = await send(method, path, bodyOf(wish, draft).body as BodyTo<M, P>, then)
+      const { body } = bodyOf(wish, draft)
+      const sent = changes ? changedOf(began.current, body) : body
+      const value = await send(method, path, sent as BodyTo<M, P>, then)
       if (value === null) return
+      began.current = body
       left.sent()
       after?.(value)
     })

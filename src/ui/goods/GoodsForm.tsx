@@ -55,6 +55,7 @@ export const GoodsForm = ({
   const { form, sendBody, busy, refused, bringBack } = useCommandForm({
     start,
     keeps: 'goods',
+    changes: id !== null,
     schema: id === null ? toAdd : toChange,
     asBody: (g: GoodsDraft) => ({
       ...goodsBody(g),

@@ -42,6 +42,7 @@ export const CustomerForm = ({ id, start, currency, today, levels, areas }: Prop
   const { form, sendBody, busy, refused, bringBack } = useCommandForm({
     start,
     keeps: 'customer',
+    changes: id !== null,
     schema,
     asBody: customerBody,
     skip: { addresses: isNoAddress, contacts: isEmptyRow },

@@ -180,7 +180,7 @@ const Drawer = ({ drawer, today }: { readonly drawer: TodayView['drawer']; reado
         <tr>
           <Of href="/money-in/drawer">Other cash</Of>
           <td className="r">
-            <Figure of={drawer.before} asBalance />
+            <Figure of={drawer.other} asBalance />
           </td>
         </tr>
         <tr>
