@@ -30,7 +30,7 @@ export const fileCell = <Row>(column: Column<Row>, row: Row, about: About): stri
 export const shownCell = <Row>(column: Column<Row>, row: Row, about: About): string => {
   switch (column.as) {
     case 'text':
-      return column.of(row, about) ?? ''
+      return column.shown?.(row) ?? column.of(row, about) ?? ''
     case 'yes':
       return column.of(row) ? 'yes' : ''
     case 'day': {

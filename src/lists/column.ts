@@ -11,7 +11,12 @@ export type Tone = 'late' | 'quiet' | 'held' | 'paid' | 'waits' | 'strong' | 'st
 
 /** What a column holds, by how it is written: on the screen for people, in a file for programs. */
 type Holds<Row> =
-  | { readonly as: 'text'; readonly of: (row: Row, about: About) => string | null }
+  | {
+      readonly as: 'text'
+      readonly of: (row: Row, about: About) => string | null
+      /** Its words on the screen, where a file has a word that is read back from it. */
+      readonly shown?: (row: Row) => string
+    }
   | { readonly as: 'money' | 'balance'; readonly of: (row: Row) => Money | null }
   | { readonly as: 'day'; readonly of: (row: Row) => Day | null }
   | { readonly as: 'price' | 'quantity' | 'percent'; readonly of: (row: Row) => Decimal | null }

@@ -10,7 +10,15 @@ const counted = (g: GoodsStanding): boolean => g.goods.kind === 'stock' || g.goo
 const columns = defineColumns<GoodsStanding>([
   { key: 'code', head: 'Code', as: 'text', of: (g) => g.goods.code, tone: 'quiet' },
   { key: 'name', head: 'Name', as: 'text', of: (g) => g.goods.name, href: (g) => `/goods/${g.goods.id}` },
-  { key: 'kind', head: 'Kind', as: 'text', of: (g) => g.goods.kind, tone: 'quiet', notOnPhone: true },
+  {
+    key: 'kind',
+    head: 'Kind',
+    as: 'text',
+    of: (g) => g.goods.kind,
+    shown: (g) => GOODS_KIND_NAMES[g.goods.kind],
+    tone: 'quiet',
+    notOnPhone: true,
+  },
   { key: 'price', head: 'Price', as: 'price', of: (g) => g.listPrice },
   { key: 'taxCode', head: 'Tax', as: 'text', of: (g) => g.taxCode, tone: 'quiet', notOnPhone: true },
   { key: 'barcode', head: 'Barcode', as: 'text', of: (g) => g.goods.barcode, only: 'file' },

@@ -2,7 +2,9 @@ import { beforeAll, describe, expect, test } from 'vitest'
 import { findList } from '@/api/lists'
 import { day } from '@/core/day'
 import { present } from '@/core/present'
-import { fileCell, shownSum } from '@/lists/cell'
+import { fileCell, shownCell, shownSum } from '@/lists/cell'
+import { goodsList } from '@/lists/goods'
+import type { GoodsStanding } from '@/model/goods/goods'
 import type { Where } from '@/model/where'
 import { declineSale } from '@/services/sales/closeSale'
 import { agreeSale } from '@/services/sales/agreeSale'
@@ -113,4 +115,10 @@ test('both sides of a tie open into what they were added up from', async () => {
   const documents = present(columns.find((c) => c.key === 'documents'))
   const owed = await present(findList('receivables')).read(where, { asOf: '2026-03-04' }, 'all')
   expect(shownSum(owed.sums.total).replaceAll(',', '')).toBe(fileCell(documents, present(rows[0]), where))
+})
+
+test('what is read back from a file has its own word on the screen', () => {
+  const column = present(goodsList.columns.find((c) => c.key === 'kind'))
+  const row = { goods: { kind: 'kit' } } as GoodsStanding
+  expect([fileCell(column, row, where), shownCell(column, row, where)]).toEqual(['kit', 'Kit'])
 })
