@@ -48,6 +48,24 @@ describe('goods from a file', () => {
     expect(atob((sent[0]!.body as { base64: string }).base64)).toBe('code,name\nST,String A\n')
   })
 
+  test('that cannot be read any more are told so', async () => {
+    const sent = answerCalls({})
+    vi.stubGlobal(
+      'FileReader',
+      class {
+        onerror = () => {}
+        error = new Error('gone')
+        readAsDataURL() {
+          this.onerror()
+        }
+      },
+    )
+    render(<ImportGoods />)
+    await choose('goods.csv', 'code,name\n')
+    expect((await screen.findByRole('alert')).textContent).toBe('goods.csv cannot be read any more. Choose it again.')
+    expect(sent).toEqual([])
+  })
+
   test('larger than 4 MB are not sent', async () => {
     const sent = answerCalls({})
     render(<ImportGoods />)

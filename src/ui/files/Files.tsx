@@ -6,7 +6,7 @@ import { Refusal } from '../Refusal'
 import { useSend } from '../send'
 import { SureButton } from '../SureButton'
 import { FileButton } from './FileButton'
-import { readBase64 } from './readBase64'
+import { cannotRead, readBase64 } from './readBase64'
 import { tooLarge } from './tooLarge'
 
 interface Props {
@@ -33,10 +33,12 @@ export const Files = ({ ownerKind, ownerId, files, label, accept }: Props) => {
   const add = async (chosen: File) => {
     const large = tooLarge(chosen)
     if (large) return setRefused(large)
+    const base64 = await readBase64(chosen).catch(() => null)
+    if (base64 === null) return setRefused(cannotRead(chosen))
     await send(
       'POST',
       '/files',
-      { ownerKind, ownerId, name: chosen.name, base64: await readBase64(chosen) },
+      { ownerKind, ownerId, name: chosen.name, base64 },
       { say: () => `${chosen.name} added.` },
     )
   }

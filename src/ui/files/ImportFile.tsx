@@ -5,7 +5,7 @@ import { present } from '@/core/present'
 import { useState, type ReactNode } from 'react'
 import { FileButton } from './FileButton'
 import { RowProblems } from './RowProblems'
-import { readBase64 } from './readBase64'
+import { cannotRead, readBase64 } from './readBase64'
 import { Refusal } from '../Refusal'
 import { useSend } from '../send'
 
@@ -59,12 +59,17 @@ export const ImportFile = <Row, L extends Looked<Row>>({
     setLooked(null)
     if (chosen.size > LARGEST_FILE)
       return setRefused({ detail: `${chosen.name} is larger than 4 MB. Split it.`, errors: [] })
-    const base64 = await readBase64(chosen)
+    const base64 = await readBase64(chosen).catch(() => null)
+    if (base64 === null) return setRefused(cannotRead(chosen))
     setFile({ name: chosen.name, base64 })
     setLooked(await ask(send, { base64, mode: 'look' }, {}))
   }
   const write = (mode: 'all' | 'good') =>
-    ask(send, { base64: present(file).base64, mode }, { say: () => `${good} ${what} imported.`, go: () => go })
+    ask(
+      send,
+      { base64: present(file).base64, mode },
+      { say: () => `${formatCount(good)} ${what} imported.`, go: () => go },
+    )
   const updates = looked && changed ? changed(looked) : 0
   const good = looked ? looked.added + updates : 0
   return (
@@ -80,10 +85,10 @@ export const ImportFile = <Row, L extends Looked<Row>>({
       {looked && (
         <>
           <p>
-            <b>{looked.rows} rows:</b> {looked.added} new
-            {changed && `, ${updates} ${updates === 1 ? 'update' : 'updates'}`}
+            <b>{formatCount(looked.rows)} rows:</b> {formatCount(looked.added)} new
+            {changed && `, ${formatCount(updates)} ${updates === 1 ? 'update' : 'updates'}`}
             {looked.problems.length > 0 && (
-              <span className="text-oxide-700">, {looked.problems.length} with errors</span>
+              <span className="text-oxide-700">, {formatCount(looked.problems.length)} with errors</span>
             )}
             . Nothing imported yet.
           </p>
@@ -121,6 +126,6 @@ const Preview = ({ rows, of }: { readonly rows: readonly (readonly ReactNode[])[
         ))}
       </tbody>
     </table>
-    {of > rows.length && <p className="sub">and {of - rows.length} more like these</p>}
+    {of > rows.length && <p className="sub">and {formatCount(of - rows.length)} more like these</p>}
   </section>
 )

@@ -1,3 +1,4 @@
+import { formatCount } from '@/core/locale'
 import { LedgerHead, right } from '../LedgerHead'
 
 interface Props {
@@ -13,8 +14,8 @@ export const RowProblems = ({ problems }: Props) => (
     <table className="ledger max-w-225">
       <LedgerHead heads={[right('Row', 'w-17.5'), { head: 'Which', className: 'w-45' }, 'Problem']} />
       <tbody>
-        {problems.slice(0, SHOWN).map((p) => (
-          <tr key={p.row}>
+        {problems.slice(0, SHOWN).map((p, i) => (
+          <tr key={i}>
             <td className="fig">{p.row}</td>
             <td className="max-w-45 truncate font-figure">{p.code}</td>
             <td className="wrap-anywhere">{p.message}</td>
@@ -22,6 +23,6 @@ export const RowProblems = ({ problems }: Props) => (
         ))}
       </tbody>
     </table>
-    {problems.length > SHOWN && <p className="sub">and {problems.length - SHOWN} more</p>}
+    {problems.length > SHOWN && <p className="sub">and {formatCount(problems.length - SHOWN)} more</p>}
   </section>
 )

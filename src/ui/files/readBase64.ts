@@ -1,3 +1,5 @@
+import type { Refused } from '../http'
+
 /** A chosen file as base64, as the HTTP interface takes it. */
 export const readBase64 = (file: File): Promise<string> =>
   new Promise((resolve, reject) => {
@@ -6,3 +8,9 @@ export const readBase64 = (file: File): Promise<string> =>
     reader.onerror = () => reject(reader.error ?? new Error('the file cannot be read'))
     reader.readAsDataURL(file)
   })
+
+/** Why a file that was chosen is not sent: it was moved, renamed or changed since. */
+export const cannotRead = ({ name }: File): Refused => ({
+  detail: `${name} cannot be read any more. Choose it again.`,
+  errors: [],
+})
