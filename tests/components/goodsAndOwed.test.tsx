@@ -64,6 +64,7 @@ describe('goods from a file', () => {
     await choose('goods.csv', 'code,name\n')
     expect((await screen.findByRole('alert')).textContent).toBe('goods.csv cannot be read any more. Choose it again.')
     expect(sent).toEqual([])
+    vi.unstubAllGlobals()
   })
 
   test('larger than 4 MB are not sent', async () => {
