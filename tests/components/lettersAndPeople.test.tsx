@@ -41,6 +41,27 @@ describe('a letter', () => {
     expect(screen.queryByRole('dialog')).toBeNull()
   })
 
+  test('is written once, however long its server takes and however often it is pressed', async () => {
+    const sent = answerCalls(
+      {
+        'GET /post/draft': draft,
+        'POST /post': { status: 201, body: { id: 8 } },
+        'POST /post/8/send': { status: 200, body: { state: 'sent', to: 'hazel@mail.example' } },
+      },
+      (path) => (path === '/post/8/send' ? 1_200 : 0),
+    )
+    render(<WriteLetter paper="receipt" paperId={5} />)
+    await press('Email')
+    await waitFor(() => expect(field('Subject').value).toBe('Receipt R-26-5'))
+    await press('Send')
+    // Longer than the second half of a double click.
+    await new Promise((done) => setTimeout(done, 700))
+    expect(button('Send').disabled).toBe(true)
+    await press('Send')
+    await waitFor(() => expect(said).toEqual(['Sent to hazel@mail.example.']), { timeout: 3_000 })
+    expect(sent.filter((s) => s.path === '/post')).toHaveLength(1)
+  })
+
   test('without an address that is one stays open with what was typed', async () => {
     answerCalls({
       'GET /post/draft': draft,

@@ -40,6 +40,36 @@ describe('an estimate that goes out', () => {
     expect(posted(sent, '/post')).toMatchObject({ paper: 'estimate', paperId: 7, to: 'hazel@mail.example' })
   })
 
+  test('goes out once while its e-mail is on the way, and says where that was not written', async () => {
+    const answers = {
+      'POST /sales/7/offer': { status: 200, body: {} },
+      'POST /post': { status: 201, body: { id: 5 } },
+      'POST /post/5/send': { status: 503, body: { type: 'x', detail: 'The database does not answer just now.' } },
+    }
+    const sent = answerCalls({ ...answers, 'GET /post/draft': { status: 200, body: draft } }, (path) =>
+      path === '/post/5/send' ? 1_200 : 0,
+    )
+    const closed = open('offer', { stands: 'draft', agreed: false })
+    await waitFor(() => expect(field('To').value).toBe('hazel@mail.example'))
+    await press(/^Send the estimate/)
+    await new Promise((done) => setTimeout(done, 700))
+    expect(button(/^Send the estimate/).disabled).toBe(true)
+    await waitFor(() => expect(closed).toHaveBeenCalled(), { timeout: 3_000 })
+    expect(sent.filter((s) => s.path === '/sales/7/offer')).toHaveLength(1)
+    await waitFor(() => expect(said.at(-1)).toBe('The database does not answer just now.'))
+  })
+
+  test('says so where nobody could write its e-mail', async () => {
+    answerCalls({
+      'GET /post/draft': { status: 503, body: { type: 'x', detail: 'The database does not answer just now.' } },
+      'POST /sales/7/offer': { status: 200, body: {} },
+    })
+    const closed = open('offer', { stands: 'draft', agreed: false })
+    await press(/^Send the estimate/)
+    await waitFor(() => expect(closed).toHaveBeenCalled())
+    expect(said.at(-1)).toBe('No email was written. The database does not answer just now.')
+  })
+
   test('is not mailed where nobody wants it to be', async () => {
     const sent = answerCalls({
       'GET /post/draft': { status: 200, body: { ...draft, to: '' } },

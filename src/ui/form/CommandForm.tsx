@@ -24,8 +24,8 @@ interface Props<M extends Method, P extends string, D extends FieldValues> {
   readonly go?: (value: AnswerTo<M, P>) => string | null
   /** What closes with it, at the moment the page says what is true now. */
   readonly onDone?: (value: AnswerTo<M, P>, draft: D) => void
-  /** What goes on from it, at once. */
-  readonly onSent?: (value: AnswerTo<M, P>, draft: D) => void
+  /** What goes on from it, at once; where it is a promise, nothing more is sent until that is kept. */
+  readonly onSent?: (value: AnswerTo<M, P>, draft: D) => unknown
   /** What the button says, or the buttons themselves. */
   readonly submit: string | ReactElement
   /** Stands beside other forms of its page: its button is not the main one. */
@@ -85,7 +85,7 @@ export const CommandForm = <M extends Method, P extends string, D extends FieldV
     (value) => {
       const draft = form.getValues()
       if (again) form.reset(start)
-      onSent?.(value, draft)
+      return onSent?.(value, draft)
     },
   )
   const submitted = (e: FormEvent) => {

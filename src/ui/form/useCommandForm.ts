@@ -150,8 +150,8 @@ export const useCommandForm = <D extends FieldValues, B extends Body>(wish: Wish
     method: M,
     path: P,
     then: Then<AnswerTo<M, P>>,
-    /** What goes on from it, and what becomes of the form itself: at once, since whoever types on types into it. */
-    after?: (value: AnswerTo<M, P>) => void,
+    /** What goes on from it, and what becomes of the form itself: at once, since whoever types on types into it. A promise is waited for. */
+    after?: (value: AnswerTo<M, P>) => unknown,
   ) => {
     const submit = form.handleSubmit(async (draft) => {
       const { body } = bodyOf(wish, draft)
@@ -160,7 +160,7 @@ export const useCommandForm = <D extends FieldValues, B extends Body>(wish: Wish
       if (value === null) return
       began.current = body
       left.sent()
-      after?.(value)
+      await after?.(value)
     })
     // It is sent when it has been checked; keys are held from the press on.
     return (e?: BaseSyntheticEvent) => ((then.done ?? then.go) ? holdWhile(() => submit(e)) : submit(e))

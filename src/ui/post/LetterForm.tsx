@@ -42,7 +42,7 @@ export const LetterForm = <P extends LetterPath>({ paper, paperId, path, schema,
         start={letter}
         schema={schema}
         asBody={(d: LetterDraft) => ({ ...(about as { paper: PaperKind; paperId: number }), ...asLetter(d) })}
-        onSent={(w) => void goNow(w)}
+        onSent={goNow}
         submit={submit}
       >
         <LetterFields autoFocus />

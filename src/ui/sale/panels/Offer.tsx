@@ -8,7 +8,8 @@ import { FormCheck, FormDay } from '../../form/inputs'
 import { asLetter, fetchLetter, sayTried, type LetterDraft } from '../../post/letterDraft'
 import { LetterFields } from '../../post/LetterFields'
 import { Refusal } from '../../Refusal'
-import { useSend } from '../../send'
+import { useSend, useSendAlone } from '../../send'
+import { tell } from '../../tell'
 import type { PanelProps } from './parts'
 
 interface Draft {
@@ -29,11 +30,13 @@ export const Offer = ({ sale, today, onClose }: PanelProps) => {
     mail: false,
     letter: { to: '', subject: '', body: '' },
   }
-  const { send, refused } = useSend()
+  const { send: write, refused } = useSend()
+  const { send } = useSendAlone()
   const mailIt = async ({ filled, ...typed }: Draft) => {
-    const found = filled ? null : (await fetchLetter('estimate', sale.id)).letter
-    const { mail, letter } = found ? { mail: found.to !== '', letter: found } : typed
-    const written = mail && (await send('POST', '/post', { paper: 'estimate', paperId: sale.id, ...asLetter(letter) }))
+    const found = filled ? null : await fetchLetter('estimate', sale.id)
+    if (found?.problem) tell(`No email was written. ${found.problem}`)
+    const { mail, letter } = found?.letter ? { mail: found.letter.to !== '', letter: found.letter } : typed
+    const written = mail && (await write('POST', '/post', { paper: 'estimate', paperId: sale.id, ...asLetter(letter) }))
     if (written) await send('POST', `/post/${written.id}/send`, {}, { say: sayTried })
     if (written || !mail) onClose()
   }
@@ -45,7 +48,7 @@ export const Offer = ({ sale, today, onClose }: PanelProps) => {
       start={start}
       asBody={({ validUntil }) => ({ validUntil })}
       say={(_, d) => `Estimate sent to ${sale.customer}, valid until ${formatDay(day(d.validUntil))}.`}
-      onSent={(_, draft) => void mailIt(draft)}
+      onSent={(_, draft) => mailIt(draft)}
       submit="Send the estimate"
     >
       <p className="mb-3">
