@@ -1,6 +1,8 @@
 import { appendFileSync, mkdtempSync, readFileSync, rmSync, statSync, truncateSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
+import { createHash } from 'node:crypto'
 import { join } from 'node:path'
+import { gzipSync } from 'node:zlib'
 import postgres from 'postgres'
 import { afterAll, beforeAll, expect, inject, test, vi } from 'vitest'
 import { backupName, keptBackups } from '@/core/backup'
@@ -105,18 +107,29 @@ test.each([
   expect(await everything(url)).toEqual({})
 })
 
-test('one of a newer version is refused with what now', async () => {
-  const newer = join(folder, 'newer.backup')
-  const { createHash } = await import('node:crypto')
-  const { gzipSync } = await import('node:zlib')
-  const body = Buffer.concat([
-    Buffer.from(headLine({ made: 'x', business: 'x', migrations: 9999 })),
-    gzipSync('-- rows 0\n'),
-  ])
+/** A file that is signed as ours are, with a first line of somebody else's. */
+const signed = (first: string): string => {
+  const file = join(folder, 'signed.backup')
+  const body = Buffer.concat([Buffer.from(first), gzipSync('-- rows 0\n')])
   const hash = createHash('sha256').update(body).digest('hex')
-  writeFileSync(newer, Buffer.concat([body, Buffer.from(`\nIRON-TILL-BACKUP-END ${body.length} ${hash}\n`)]))
-  expect(body.subarray(0, MAGIC.length).toString()).toBe(MAGIC)
+  writeFileSync(file, Buffer.concat([body, Buffer.from(`\nIRON-TILL-BACKUP-END ${body.length} ${hash}\n`)]))
+  return file
+}
+
+test('one of a newer version is refused with what now', async () => {
+  const newer = signed(headLine({ made: '2026-03-01T09:05:00.000Z', business: 'x', migrations: 9999 }))
   await expect(checkBackup(newer)).rejects.toThrow('newer version of Iron Till')
+})
+
+test.each([`${MAGIC} {"made":"x","business":"x","migrations":1}\n`, `${MAGIC} null\n`, `${MAGIC} {"made"\n`, 'x\n'])(
+  'one that begins with %j is none, however well it is signed',
+  async (first) => {
+    await expect(checkBackup(signed(first))).rejects.toThrow('no backup of Iron Till')
+  },
+)
+
+test('it is told when it was made, as it is read', async () => {
+  expect((await checkBackup(path)).made).toMatch(/^\d{1,2} [A-Z][a-z]{2} \d{4}, \d\d:\d\d$/)
 })
 
 test('older ones are thinned: seven days, then weeks, then months', () => {

@@ -12,6 +12,7 @@ export const MAGIC = 'IRON-TILL-BACKUP 1'
 const END = 'IRON-TILL-BACKUP-END'
 
 export interface BackupHead {
+  /** The moment it was made, in the time of the world. */
   readonly made: string
   readonly business: string
   /** How many migrations the tables are made of: a newer program reads it, an older one does not. */
@@ -42,6 +43,22 @@ const readEnd = async (path: string): Promise<{ readonly length: number; readonl
   }
 }
 
+const isHead = (head: Partial<Record<keyof BackupHead, unknown>> | null): head is BackupHead =>
+  typeof head?.made === 'string' &&
+  !Number.isNaN(Date.parse(head.made)) &&
+  typeof head.business === 'string' &&
+  Number.isSafeInteger(head.migrations)
+
+/** What stands in the first line; null where it is none of ours, however well the file is signed. */
+const parseHead = (text: string): BackupHead | null => {
+  try {
+    const head: unknown = JSON.parse(text)
+    return typeof head === 'object' && isHead(head) ? head : null
+  } catch {
+    return null
+  }
+}
+
 /** Where the packed part of a backup lies, and what it is of; refused where anything of it is not as it was written. */
 export const readHead = async (path: string): Promise<BackupHead & { readonly from: number; readonly to: number }> => {
   const { length, hash } = await readEnd(path)
@@ -56,9 +73,8 @@ export const readHead = async (path: string): Promise<BackupHead & { readonly fr
     throw new NotABackup('This file was changed since it was written. Take another one; nothing was changed.')
   const newline = first.indexOf(0x0a)
   const line = first.subarray(0, newline).toString('utf8')
-  if (newline < 0 || !line.startsWith(`${MAGIC} `))
-    throw new NotABackup('This file is no backup of Iron Till that this version reads. Nothing was changed.')
-  const head: BackupHead = JSON.parse(line.slice(MAGIC.length))
+  const head = newline > 0 && line.startsWith(`${MAGIC} `) ? parseHead(line.slice(MAGIC.length)) : null
+  if (!head) throw new NotABackup('This file is no backup of Iron Till that this version reads. Nothing was changed.')
   return { ...head, from: newline + 1, to: length - 1 }
 }
 

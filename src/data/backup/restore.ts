@@ -5,6 +5,7 @@ import { fileURLToPath } from 'node:url'
 import { once } from 'node:events'
 import { migrate } from 'drizzle-orm/postgres-js/migrator'
 import postgres from 'postgres'
+import { formatMoment } from '@/core/day'
 import { openDatabase } from '../connect'
 import { DROP_ALL } from '../fillWhole'
 import { COPY_LINE, linesIn, NotABackup, proveBackup, readHead, SEQUENCE_LINE } from './format'
@@ -82,7 +83,7 @@ const load = async (
   }
 }
 
-/** Reads a backup before anything is touched: refused where it is damaged, or newer than this program. */
+/** Reads a backup before anything is touched: refused where it is damaged, or newer than this program. When it was made is told as it is read. */
 export const checkBackup = async (
   path: string,
 ): Promise<{ readonly business: string; readonly made: string; readonly rows: number }> => {
@@ -92,7 +93,7 @@ export const checkBackup = async (
     throw new NotABackup(
       `This backup was written by a newer version of Iron Till (tables ${head.migrations}, this one knows ${known}). Update the program first; nothing was changed.`,
     )
-  return { business: head.business, made: head.made, rows }
+  return { business: head.business, made: formatMoment(new Date(head.made)), rows }
 }
 
 /** Restores a backup into a place that holds no business: all of it or nothing. Tables of an older version are brought up to date. */
