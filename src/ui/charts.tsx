@@ -1,7 +1,7 @@
 import { present } from '@/core/present'
 import { cumsum, max } from 'd3-array'
 import { scaleBand, scaleLinear } from 'd3-scale'
-import { formatDayAndMonth, formatDayShort, formatMonth, type Day } from '@/core/day'
+import { formatDayAndMonth, formatDayShort, formatMonth, sayDays, type Day } from '@/core/day'
 import { formatMoney, toDecimal, type Money } from '@/core/money'
 import { AGE_COLUMNS, type AgeColumn, type Ages } from '@/core/receivables'
 import { To } from './To'
@@ -164,7 +164,7 @@ export const PayChart = ({
           height={Math.max(y(0) - y(b.days), 1)}
           fill={b.days > average ? 'var(--color-oxide-500)' : 'var(--color-slate-400)'}
         >
-          <title>{`${formatDayShort(b.on, today)}: ${b.days} days`}</title>
+          <title>{`${formatDayShort(b.on, today)}: ${sayDays(b.days)}`}</title>
         </rect>
       ))}
       <line x1={0} x2={width} y1={y(average)} y2={y(average)} stroke="var(--color-iron-900)" strokeDasharray="4 3" />

@@ -49,3 +49,11 @@ export const formatDayShort = (d: Day, today: Day): string =>
 /** `Thursday, 24 December` */
 export const formatDayLong = (d: Day): string =>
   `${WEEKDAYS[weekday(d) - 1]}, ${Number(d.slice(8))} ${LONG_MONTHS[Number(d.slice(5, 7)) - 1]}`
+
+/**
+ * How many days, in words; a whole number from 0 on.
+ *
+ * @example sayDays(1) // 1 day
+ * @example sayDays(30) // 30 days
+ */
+export const sayDays = (days: number): string => `${days} ${days === 1 ? 'day' : 'days'}`

@@ -1,3 +1,4 @@
+import { sayDays } from '@/core/day'
 import { formatPercent } from '@/core/locale'
 import type { Arrangement } from '@/contract/arrangement'
 
@@ -7,10 +8,10 @@ export const sayArrangement = (a: Arrangement): string => {
     case 'now':
       return 'due on invoice'
     case 'terms':
-      if (a.parts && a.parts > 1) return `${a.parts} payments, the first ${a.net} days after the invoice`
+      if (a.parts && a.parts > 1) return `${a.parts} payments, the first ${sayDays(a.net)} after the invoice`
       return a.net === 0
         ? 'due on invoice'
-        : `net ${a.net} days${a.discountPercent?.gt(0) ? `, ${formatPercent(a.discountPercent.toString())} discount within ${a.discountDays ?? 0} days` : ''}`
+        : `net ${sayDays(a.net)}${a.discountPercent?.gt(0) ? `, ${formatPercent(a.discountPercent.toString())} discount within ${sayDays(a.discountDays ?? 0)}` : ''}`
     case 'deposit':
       return a.percent
         ? `${formatPercent(a.percent.toString())} deposit`

@@ -65,7 +65,9 @@ export default async function CustomerPage({ params }: { params: Promise<{ id: s
       {over && (
         <p className="notice notice-bad mb-3">With what is agreed, over the credit limit by {formatMoney(over)}.</p>
       )}
-      <p className="sub mb-1">Payment progress of the last {page.sales.length} sales</p>
+      <p className="sub mb-1">
+        Payment progress of the last {page.sales.length === 1 ? 'sale' : `${page.sales.length} sales`}
+      </p>
       <MoneyBar bar={bar} />
       <MoneyLegend bar={bar} />
       <div className="mt-7 grid gap-x-9 gap-y-8 xl:grid-cols-[minmax(0,1fr)_360px]">

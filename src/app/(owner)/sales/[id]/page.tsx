@@ -4,7 +4,7 @@ import { cache } from 'react'
 import type { Metadata } from 'next'
 import { To } from '@/ui/To'
 import { notFound } from 'next/navigation'
-import { formatDayShort } from '@/core/day'
+import { formatDayShort, sayDays } from '@/core/day'
 import { formatMoney, isPositiveMoney } from '@/core/money'
 import { sayRepeat } from '@/model/sale/repeats'
 import type { Sheet } from '@/model/sale/sheet'
@@ -72,7 +72,7 @@ export default async function SaleSheet({ params, searchParams }: Props) {
       )}
       {sheet.stopSupply !== null && stands !== 'settled' && (
         <p className="notice notice-bad mt-3">
-          {sale.customerName} has an invoice {sheet.stopSupply} days late. Think twice before giving more credit.
+          {sale.customerName} has an invoice {sayDays(sheet.stopSupply)} late. Think twice before giving more credit.
         </p>
       )}
       <div className="mt-6 grid gap-x-7 gap-y-7 lg:grid-cols-[minmax(0,1fr)_320px] lg:grid-rows-[auto_1fr]">

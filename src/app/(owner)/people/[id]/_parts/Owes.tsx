@@ -1,5 +1,5 @@
 import { To } from '@/ui/To'
-import { daysBetween, formatDayShort, type Day } from '@/core/day'
+import { daysBetween, formatDayShort, sayDays, type Day } from '@/core/day'
 import { formatMoney } from '@/core/money'
 import type { CustomerPage as Page } from '@/model/people/customers'
 
@@ -20,7 +20,7 @@ export const Owes = ({ page, today }: { readonly page: Page; readonly today: Day
                 </To>
                 <div className={`text-xs ${d.dueOn < today ? 'text-oxide-700' : 'text-iron-500'}`}>
                   {d.dueOn < today
-                    ? `${daysBetween(d.dueOn, today)} days late`
+                    ? `${sayDays(daysBetween(d.dueOn, today))} late`
                     : `due ${formatDayShort(d.dueOn, today)}`}
                 </div>
               </td>

@@ -1,6 +1,6 @@
 import { formatPercent } from '@/core/locale'
 import { languageName } from '@/core/names'
-import { formatDay } from '@/core/day'
+import { formatDay, sayDays } from '@/core/day'
 import { formatMoney } from '@/core/money'
 import type { CustomerPage } from '@/model/people/customers'
 
@@ -10,9 +10,9 @@ export const sayFacts = ({ customer, priceLevelName }: Pick<CustomerPage, 'custo
     customer.taxExempt
       ? `exempt from tax${customer.exemptNumber ? `, ${customer.exemptNumber}` : ''}${customer.exemptUntil ? ` until ${formatDay(customer.exemptUntil)}` : ''}`
       : '',
-    customer.terms.net > 0 ? `pays in ${customer.terms.net} days` : 'due on invoice',
+    customer.terms.net > 0 ? `pays in ${sayDays(customer.terms.net)}` : 'due on invoice',
     customer.terms.discountPercent
-      ? `${formatPercent(String(Number(customer.terms.discountPercent)))} within ${customer.terms.discountDays ?? 0} days`
+      ? `${formatPercent(String(Number(customer.terms.discountPercent)))} within ${sayDays(customer.terms.discountDays ?? 0)}`
       : '',
     customer.creditLimit ? `credit limit ${formatMoney(customer.creditLimit)}` : '',
     priceLevelName ? `price list: ${priceLevelName}` : '',
