@@ -8,7 +8,7 @@ import { findCustomers, findGoodsChoices, Picker, type FoundGoods } from '../Pic
 import { LeftOffer, useDraft } from '../left'
 import { Refusal } from '../Refusal'
 import { useSend } from '../send'
-import { readBuyer, type Buyer } from '../sale/ForWhom'
+import { useBuyer, type Buyer } from '../sale/useBuyer'
 import { draftTotals, IN_STORE, type DraftSettings, type LineDraft } from '../sale/lineDraft'
 import { useRepricing, useSetLines } from '../sale/useRepricing'
 import { soldLines, withOneMore } from './counterDraft'
@@ -47,11 +47,8 @@ export const CounterTill = ({ settings }: Props) => {
     pricesIncludeTax: customer?.pricesIncludeTax ?? settings.pricesIncludeTax,
   }
   const totals = draftTotals(lines, '', whole)
-  useRepricing(lines, setLines, {
-    customerId: customer?.id ?? null,
-    withTax: whole.pricesIncludeTax,
-    going: null,
-  })
+  const customerId = customer?.id
+  useRepricing(lines, setLines, { customerId: customerId ?? null, withTax: whole.pricesIncludeTax, going: null })
   const tender = { method, tendered, smallestCoin: settings.smallestCoin }
   const { toPay, change } = tenderTyped(totals.gross, tender)
 
@@ -60,13 +57,12 @@ export const CounterTill = ({ settings }: Props) => {
     setRefused(null)
     setLines((before) => withOneMore(before, g))
   }
-  /** Who is chosen last it is, whoever's answer comes last; of a sale that is over nobody is. */
-  const lastPicked = useRef<number | null>(null)
+  const chosen = useBuyer((found) => set({ customer: found }))
   const sell = useAhead(async () => {
     if (lines.length === 0) return setRefused({ detail: 'Nothing is sold yet. Add an item first.', errors: [] })
     if (change.minor < 0n) return tenderField.current?.focus()
     const done = await send('POST', '/counter-sales', {
-      customerId: customer?.id,
+      customerId,
       lines: soldLines(lines),
       method,
       tendered: givenOf(tender),
@@ -75,14 +71,9 @@ export const CounterTill = ({ settings }: Props) => {
     sent()
     setSold(done)
     set(NOTHING)
-    lastPicked.current = null
+    chosen.forget()
     search.current?.focus()
   })
-  const pickCustomer = async ({ id }: { id: number }) => {
-    lastPicked.current = id
-    const found = await readBuyer(id)
-    if (found && lastPicked.current === id) set({ customer: found })
-  }
 
   return (
     <div className="grid gap-x-10 gap-y-5 lg:grid-cols-[minmax(0,1fr)_320px]">
@@ -140,7 +131,7 @@ export const CounterTill = ({ settings }: Props) => {
           chosen={customer?.name ?? ''}
           placeholder="Walk-in customer"
           find={findCustomers}
-          onPick={pickCustomer}
+          onPick={(c) => chosen.choose(c.id)}
         />
         <Refusal refused={refused} />
         <button

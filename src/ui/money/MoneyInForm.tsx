@@ -48,7 +48,7 @@ const NOTHING: Omit<Typed, 'who' | 'on'> = { amount: '', method: 'transfer', ref
 export const MoneyInForm = ({ currency, today, customer, saleId, smallestCoin }: Props) => {
   const { draft, set, bringBack, sent } = useDraft<Typed>('receipt', { ...NOTHING, who: customer, on: today })
   const { who, amount, method, reference, tendered, on, puts } = draft
-  const { now, items, alsoFor, forOthers, problem: unread, askAgain } = useOpenOf(who)
+  const { now, known, items, alsoFor, forOthers, problem: unread, askAgain } = useOpenOf(who)
   const { send, busy, refused } = useSend()
   const { problem, sentAs } = useSentRows(refused)
   const amountField = useRef<HTMLInputElement>(null)
@@ -59,8 +59,6 @@ export const MoneyInForm = ({ currency, today, customer, saleId, smallestCoin }:
   const { received, tooMuch } = facts
   const body = moneyInBody(said, around, facts)
   const sound = isPositiveMoney(received) && !tooMuch
-  // What is open and could not be read would be left unpaid, and the money lie on their account.
-  const known = who === null || now !== null
   const seen = usePreview('/receipts', who && known && sound ? body : null)
 
   const take = async (print: boolean) => {

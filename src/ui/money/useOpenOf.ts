@@ -48,6 +48,8 @@ export const useOpenOf = (who: Who | null) => {
   return {
     now,
     problem,
+    /** Nobody is chosen, or what is open of them is here: where it could not be read it would be left unpaid, and the money lie on their account. */
+    known: id === undefined || now !== null,
     askAgain: () => setAsks((n) => n + 1),
     alsoFor,
     items: [...(now?.items ?? []), ...others.flatMap((o) => o.items)],

@@ -1,36 +1,11 @@
 'use client'
 import { formatDigits } from '@/core/locale'
-import { useRef, useState } from 'react'
-import type { AreaAddress } from '@/core/tax'
+import { useState } from 'react'
 import { Text } from '../fields'
 import { findCustomers, Picker, type FoundCustomer } from '../Picker'
 import { messageFor } from '../Refusal'
 import { call, useSend } from '../send'
-import { tell } from '../tell'
-
-/** A customer as a sale needs to know them. */
-export interface Buyer {
-  readonly id: number
-  readonly name: string
-  readonly email: string
-  readonly exempt: boolean
-  readonly pricesIncludeTax: boolean
-  readonly priceLevelName: string
-  readonly owed: string
-  readonly late: string
-  readonly held: string
-  readonly creditLimit: string | null
-  readonly committed: string
-  readonly addresses: readonly AreaAddress[]
-}
-
-/** A customer by their id; where nobody answers why is told, and there is none. */
-export const readBuyer = async (id: number): Promise<Buyer | null> => {
-  const full = await call('GET', `/customers/${id}`)
-  if (full.ok) return full.value
-  tell(full.detail)
-  return null
-}
+import { useBuyer, type Buyer } from './useBuyer'
 
 interface Alike extends FoundCustomer {
   readonly email: string
@@ -51,13 +26,10 @@ export const ForWhom = ({ buyer, onBuyer, onEntered }: Props) => {
   const [doubt, setDoubt] = useState<{ name: string; alike: readonly Alike[] } | null>(null)
   const [email, setEmail] = useState('')
   const { send, refused } = useSend()
-  /** Who is chosen last it is, whoever's answer comes last. */
-  const last = useRef(buyer?.id)
-  const choose = async (id: number) => {
+  const chosen = useBuyer(onBuyer, buyer?.id)
+  const choose = (id: number) => {
     setDoubt(null)
-    last.current = id
-    const found = await readBuyer(id)
-    if (found && last.current === id) onBuyer(found)
+    return chosen.choose(id)
   }
   const add = async (name: string) => {
     const made = await send('POST', '/customers', { name }, { say: () => `${name} is added to your people.` })
@@ -74,7 +46,7 @@ export const ForWhom = ({ buyer, onBuyer, onEntered }: Props) => {
   const keepEmail = async () => {
     if (!buyer || email.trim() === '' || email === buyer.email) return
     const done = await send('PATCH', `/customers/${buyer.id}`, { email })
-    if (done && last.current === buyer.id) onBuyer({ ...buyer, email })
+    if (done && chosen.isStill(buyer.id)) onBuyer({ ...buyer, email })
   }
   return (
     <div>

@@ -1,7 +1,7 @@
 import { useMemo, useState } from 'react'
 import { present } from '@/core/present'
 import { useSend } from '../send'
-import type { Buyer } from './ForWhom'
+import type { Buyer } from './useBuyer'
 import { readLess } from './less'
 import { toInput, type LineDraft } from './lineDraft'
 import { asShown, problemsOf } from './lineProblems'
