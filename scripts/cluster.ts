@@ -1,7 +1,6 @@
 import { spawn, spawnSync, type ChildProcess } from 'node:child_process'
-import { createHash, randomBytes } from 'node:crypto'
+import { createHash } from 'node:crypto'
 import {
-  chmodSync,
   chownSync,
   closeSync,
   existsSync,
@@ -10,11 +9,13 @@ import {
   openSync,
   readdirSync,
   readFileSync,
+  renameSync,
+  rmSync,
   writeFileSync,
 } from 'node:fs'
 import { createServer } from 'node:net'
-import { dirname, join, resolve } from 'node:path'
-import { asRoot, makeHome, othersMayEnter, postgresUser, SetUpProblem } from './home'
+import { basename, dirname, join, resolve } from 'node:path'
+import { asRoot, keptSecret, makeHome, othersMayEnter, postgresUser, SetUpProblem } from './home'
 
 /** A private PostgreSQL server: its own data folder, password and port, on loopback alone. */
 export interface Cluster {
@@ -100,20 +101,39 @@ const keptPort = async (file: string): Promise<number> => {
   return kept >= LOWEST && kept <= HIGHEST ? tryPort(kept).catch(() => freePort()) : freePort()
 }
 
-/** Makes the data of a new server, with its superuser, whose secret is asked for; or not, where all of it is thrown away. */
+/** Beside its place, until it is whole. */
+const MAKING = '.making'
+
+/** What starts that were killed in the middle of it left behind. */
+const throwAwayHalfMade = (data: string): void => {
+  for (const name of readdirSync(dirname(data)))
+    if (name.startsWith(`${basename(data)}${MAKING}`))
+      rmSync(join(dirname(data), name), { recursive: true, force: true })
+}
+
+/**
+ * Makes the data of a new server, with its superuser, whose secret is asked for; or not, where all of it is thrown away. Whole or not at
+ * all: a start that is killed meanwhile leaves nothing the next one would take for a database.
+ */
 export const createData = (bin: string, data: string, secret: string, auth: 'scram-sha-256' | 'trust'): void => {
-  mkdirSync(data, { recursive: true })
-  chmodSync(data, 0o700)
-  const passwordFile = `${data}.password`
+  mkdirSync(dirname(data), { recursive: true })
+  if (existsSync(data) && readdirSync(data).length > 0)
+    throw new SetUpProblem(
+      `There are files in ${data}, and they are no database. Move them elsewhere, then start again.`,
+    )
+  throwAwayHalfMade(data)
+  const making = `${data}${MAKING}-${process.pid}`
+  mkdirSync(making, { mode: 0o700 })
+  const passwordFile = `${making}.password`
   writeFileSync(passwordFile, secret, { mode: 0o600 })
   if (asRoot) {
     const { uid, gid } = postgresUser()
-    chownSync(data, uid, gid)
+    chownSync(making, uid, gid)
     chownSync(passwordFile, uid, gid)
   }
   const made = runTool(bin, 'initdb', [
     '-D',
-    data,
+    making,
     '-U',
     'till',
     '--pwfile',
@@ -123,13 +143,14 @@ export const createData = (bin: string, data: string, secret: string, auth: 'scr
     'UTF8',
     '--locale=C.UTF-8',
   ])
-  spawnSync('rm', ['-f', passwordFile])
+  rmSync(passwordFile, { force: true })
   if (!made.ok) {
-    spawnSync('rm', ['-rf', data])
+    rmSync(making, { recursive: true, force: true })
     throw new SetUpProblem(
       `The database could not be made in ${data}. It said: ${made.output.split('\n').slice(-3).join(' ')}`,
     )
   }
+  renameSync(making, data)
 }
 
 export interface ClusterOptions {
@@ -210,9 +231,7 @@ export const startCluster = async ({
   const bin = findPostgres()
   if (!bin) throw new SetUpProblem('PostgreSQL is not installed. Install it with: apt-get install postgresql')
   makeHome(home)
-  const secretFile = join(home, 'secret')
-  if (!existsSync(secretFile)) writeFileSync(secretFile, randomBytes(24).toString('hex'), { mode: 0o600 })
-  const secret = readFileSync(secretFile, 'utf8').trim()
+  const secret = keptSecret(home, 'secret')
   const data = dataFolder(home)
   if (!existsSync(join(data, 'PG_VERSION'))) createData(bin, data, secret, throwAway ? 'trust' : 'scram-sha-256')
   const madeBy = readFileSync(join(data, 'PG_VERSION'), 'utf8').trim()

@@ -8,6 +8,7 @@ import {
   existsSync,
   mkdirSync,
   readFileSync,
+  renameSync,
   rmSync,
   statSync,
   writeFileSync,
@@ -60,6 +61,13 @@ const startOf = (pid: number): string | null => {
   } catch {
     return null
   }
+}
+
+/** Whole or not at all, also where the disk is full or the program is killed meanwhile. Readable by its owner alone. */
+const writeWhole = (file: string, text: string): void => {
+  const beside = `${file}.${process.pid}`
+  writeFileSync(beside, text, { mode: 0o600 })
+  renameSync(beside, file)
 }
 
 interface Holder {
@@ -123,7 +131,7 @@ export const lockHome = async (home: string): Promise<HomeLock> => {
         ...(serverPid ? { server: { pid: serverPid, started: startOf(serverPid) } } : {}),
         ...(address ? { address } : {}),
       }
-      writeFileSync(file, JSON.stringify(mine), { mode: 0o600 })
+      writeWhole(file, JSON.stringify(mine))
     },
     release: () => {
       if (read(file)?.pid === process.pid) rmSync(file, { force: true })
@@ -137,9 +145,12 @@ export const runsOn = (home: string): boolean => {
   return holder !== null && runs(holder)
 }
 
-/** A secret of the home folder, made when it is first asked for and readable by its owner alone. */
+/** A secret of the home folder, made when it is first asked for and readable by its owner alone. An empty file is none. */
 export const keptSecret = (home: string, name: string): string => {
   const file = join(home, name)
-  if (!existsSync(file)) writeFileSync(file, randomBytes(24).toString('hex'), { mode: 0o600 })
-  return readFileSync(file, 'utf8').trim()
+  const kept = existsSync(file) ? readFileSync(file, 'utf8').trim() : ''
+  if (kept !== '') return kept
+  const made = randomBytes(24).toString('hex')
+  writeWhole(file, made)
+  return made
 }

@@ -6,6 +6,9 @@ const root = resolve(import.meta.dirname, '..')
 /** Room for what a page is made of and needs no longer, in MB: with the 16 that are usual it is swept up twice as often. */
 const YOUNG = '--max-semi-space-size=32'
 
+/** How long it may take to answer, in milliseconds: a small machine reads for long. One that breaks ends, and is not waited for. */
+const PATIENCE = 120_000
+
 export interface ServerOptions {
   readonly port: number
   readonly databaseUrl: string
@@ -65,7 +68,7 @@ export const serve = async ({
   }
   eachLine(server.stdout, hear)
   eachLine(server.stderr, hear)
-  for (let i = 0; i < 600; i++) {
+  for (const end = Date.now() + PATIENCE; Date.now() < end;) {
     if (server.exitCode !== null) throw new Error(`The application stopped at once. It said: ${said.slice(-600)}`)
     const up = await fetch(`http://127.0.0.1:${port}/api/health`).then(
       (r) => r.ok,

@@ -7,13 +7,22 @@ const say = ({ path, message }: Refused['errors'][number]): string => {
   return n === undefined ? message : `Line ${Number(n) + 1}: ${message}`
 }
 
+interface Props {
+  readonly refused: Refused | null
+  /** Fields that say themselves what is wrong with them. */
+  readonly besides?: readonly string[]
+}
+
 /** Why something was not done, in a sentence, near where it was asked. */
-export const Refusal = ({ refused }: { readonly refused: Refused | null }) =>
-  refused && (
+export const Refusal = ({ refused, besides = [] }: Props) => {
+  if (!refused) return null
+  const errors = refused.errors.filter((e) => !besides.includes(e.path))
+  return errors.length === 0 && refused.errors.length > 0 ? null : (
     <p role="alert" className="notice notice-bad my-2">
-      {refused.errors.length > 0 ? [...new Set(refused.errors.map(say))].join(' ') : refused.detail}
+      {errors.length > 0 ? [...new Set(errors.map(say))].join(' ') : refused.detail}
     </p>
   )
+}
 
 export const messageFor = (refused: Refused | null, path: string): string | undefined =>
   refused?.errors.find((e) => e.path === path)?.message

@@ -87,6 +87,30 @@ describe('an estimate on the customer’s page', () => {
     await waitFor(() => expect(bodyOf(sent, '/api/c/tok/preview')).toEqual({ chosen: [4] }))
   })
 
+  test('is not said yes to while it is reckoned, and a choice that could not be reckoned is taken back', async () => {
+    const bridge = 'New bridge1 × 100.00 · optional100.00'
+    let away = false
+    const sent = answerCalls(
+      {
+        'POST /api/c/tok/preview': () =>
+          away
+            ? { status: 503, body: { type: 'x', detail: 'The database does not answer just now.' } }
+            : { status: 200, body: { net: '400.00', tax: '32.00', gross: '432.00' } },
+      },
+      () => 150,
+    )
+    open()
+    await tick(bridge)
+    expect(button('Accept for 324.00 USD').disabled).toBe(true)
+    await waitFor(() => expect(button('Accept for 432.00 USD').disabled).toBe(false))
+    away = true
+    await tick(bridge)
+    expect((await screen.findByRole('alert')).textContent).toContain('Your choice was not taken.')
+    expect(field(bridge).checked).toBe(true)
+    expect(button('Accept for 432.00 USD').disabled).toBe(false)
+    expect(sent.map((s) => s.body)).toEqual([{ chosen: [3, 2] }, { chosen: [3] }])
+  })
+
   test('is refused with a word, which needs a name', async () => {
     const sent = answerCalls({ 'POST /api/c/tok/refuse': refuses({ path: 'name', message: 'Your name is needed.' }) })
     open()

@@ -1,5 +1,16 @@
 import { spawnSync } from 'node:child_process'
-import { closeSync, existsSync, mkdirSync, openSync, readFileSync, rmSync, statSync, writeSync } from 'node:fs'
+import {
+  closeSync,
+  existsSync,
+  mkdirSync,
+  openSync,
+  readdirSync,
+  readFileSync,
+  rmSync,
+  statSync,
+  writeFileSync,
+  writeSync,
+} from 'node:fs'
 import { createServer } from 'node:net'
 import { join } from 'node:path'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
@@ -56,6 +67,25 @@ describe('a start', () => {
     expect(runs(database)).toBe(false)
     expect(existsSync(join(home, 'postgres/postmaster.pid'))).toBe(false)
     expect(existsSync(join(home, 'running.json'))).toBe(false)
+    dropHome(home)
+  })
+  test('killed while its database or a secret is written, the next one writes them whole', async () => {
+    const home = makeHomeFolder()
+    const started = begin(home, await freePort())
+    await eventually(
+      'its database is being made',
+      () => readdirSync(home).some((n) => n.startsWith('postgres')),
+      30_000,
+    )
+    started.process.kill('SIGKILL')
+    await started.ended
+    writeFileSync(join(home, 'secret.app'), '')
+    const next = await open(home)
+    expect((await setUp(next.port)).status).toBe(201)
+    expect(readdirSync(home).filter((n) => n.includes('making'))).toEqual([])
+    expect(readFileSync(join(home, 'secret.app'), 'utf8')).toMatch(/^[0-9a-f]{48}$/)
+    next.process.kill('SIGTERM')
+    expect(await next.ended).toBe(0)
     dropHome(home)
   })
   test('killed in the middle of its demo, the next one finds no half of it', async () => {

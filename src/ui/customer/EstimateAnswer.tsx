@@ -41,12 +41,25 @@ export const EstimateAnswer = ({
   )
   const [totals, setTotals] = useState<Totals>(sale.totals)
   const turn = useRef(0)
+  /** What is chosen and not reckoned yet is nothing to say yes to. */
+  const [asking, setAsking] = useState(false)
+  const [problem, setProblem] = useState('')
+  const reckoned = useRef(chosen)
   const tick = (next: readonly number[]) => {
     setChosen(next)
+    setAsking(true)
+    setProblem('')
     // The last choice is the one that counts, however the answers come in.
     const mine = ++turn.current
     void ask<Totals>('POST', `/api/c/${token}/preview`, { chosen: next }).then((t) => {
-      if (t.ok && mine === turn.current) setTotals(t.value)
+      if (mine !== turn.current) return
+      setAsking(false)
+      if (t.ok) {
+        reckoned.current = next
+        return setTotals(t.value)
+      }
+      setChosen(reckoned.current)
+      setProblem(t.detail)
     })
   }
   const choose = (line: PageLine) => {
@@ -77,6 +90,11 @@ export const EstimateAnswer = ({
           />
         ))}
       </div>
+      {problem !== '' && (
+        <p role="alert" className="notice notice-bad my-2">
+          Your choice was not taken. {problem}
+        </p>
+      )}
       <dl className="mt-3 ml-auto grid w-65 grid-cols-[1fr_auto] gap-y-1">
         {/[1-9]/.test(sale.off) && (
           <>
@@ -99,7 +117,13 @@ export const EstimateAnswer = ({
       {sale.note && <p className="mt-3 whitespace-pre-line">{sale.note}</p>}
       {sale.conditions && !sale.agreedOn && <p className="sub mt-3 whitespace-pre-line">{sale.conditions}</p>}
       {open && (
-        <YesOrNo token={token} version={sale.version} chosen={chosen} total={`${show(totals.gross)} ${currency}`} />
+        <YesOrNo
+          token={token}
+          version={sale.version}
+          chosen={chosen}
+          asking={asking}
+          total={`${show(totals.gross)} ${currency}`}
+        />
       )}
     </section>
   )

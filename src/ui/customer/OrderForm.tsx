@@ -128,7 +128,7 @@ export const OrderForm = ({ basket, change, onOrdered }: Props) => {
         </label>
       </fieldset>
       {pay === 'card' && <CardFields card={card} onCard={setCard} />}
-      {wrong && wrong.errors.every((e) => !['name', 'email', 'phone'].includes(e.path)) && <Refusal refused={wrong} />}
+      <Refusal refused={wrong} besides={['name', 'email', 'phone']} />
       <button className="btn btn-do" disabled={busy}>
         Order
       </button>

@@ -55,7 +55,7 @@ export const PayOnPage = ({ token, currency, what, amount: open }: Props) => {
         problem={messageFor(refused, 'amount')}
       />
       <CardFields card={card} onCard={setCard} />
-      {refused && refused.errors.length === 0 && <Refusal refused={refused} />}
+      <Refusal refused={refused} besides={['amount']} />
       <button className="btn" disabled={busy}>
         {busy ? 'Asking the card …' : 'Pay by card'}
       </button>

@@ -10,12 +10,14 @@ interface Props {
   readonly version: number
   /** The lines they want, of those they may choose. */
   readonly chosen: readonly number[]
+  /** What it comes to with them is still being reckoned. */
+  readonly asking: boolean
   /** What it comes to with them. */
   readonly total: string
 }
 
 /** The customer's yes or no to an estimate, with their name and what they want to say. */
-export const YesOrNo = ({ token, version, chosen, total }: Props) => {
+export const YesOrNo = ({ token, version, chosen, asking, total }: Props) => {
   const router = useRouter()
   const [name, setName] = useState('')
   const [note, setNote] = useState('')
@@ -72,8 +74,8 @@ export const YesOrNo = ({ token, version, chosen, total }: Props) => {
           onChange={(e) => setNote(e.target.value)}
         />
       </label>
-      {refused && refused.errors.length === 0 && <Refusal refused={refused} />}
-      <button className="btn btn-do" disabled={busy}>
+      <Refusal refused={refused} besides={['name']} />
+      <button className="btn btn-do" disabled={busy || (asking && !no)}>
         {no ? 'Decline estimate' : `Accept for ${total}`}
       </button>
     </form>
