@@ -1,3 +1,4 @@
+import { until } from 'selenium-webdriver'
 import type { WebDriver } from 'selenium-webdriver'
 import { afterAll, beforeAll, expect, test } from 'vitest'
 import { handsOn, closeBrowser, openBrowser, openTill, PASSPHRASE, type Till } from './till'
@@ -182,7 +183,7 @@ test('what was typed and left is offered to whoever comes back, by a key as by a
   await i.doIt()
   await i.see('Draft saved: sale')
   await driver.findElement({ css: 'a[href="/sales"]' }).click()
-  await i.click('New sale')
+  await (await driver.wait(until.elementLocated({ css: 'a[href="/sales/new"]' }))).click()
   await i.see('nothing is recorded in the books yet')
   expect(await driver.executeScript('return document.body.textContent.includes("Bring it back")')).toBe(false)
 })
