@@ -1,5 +1,5 @@
 import { till, driver, i, openDesk, closeDesk, get } from './shopDesk'
-import { Key, By } from 'selenium-webdriver'
+import { Key } from 'selenium-webdriver'
 import { afterAll, beforeAll, expect, test } from 'vitest'
 
 beforeAll(openDesk)
@@ -17,8 +17,7 @@ test('a sale that comes again is issued on its day by the clock, and mailed', as
   await i.click('Repeat')
   await i.type('First date', '4/1')
   await i.press(Key.ENTER)
-  const radio = await driver.findElement(By.xpath("//label[contains(., 'automatically')]/input"))
-  await radio.sendKeys(Key.SPACE)
+  await i.pick('automatically')
   await i.doIt()
   await i.see('Repeats, first on 1 Apr 2026.')
   await i.go('/sales/coming')

@@ -133,7 +133,7 @@ describe('what waits on Today', () => {
     await i.click('Bring back: Hazel Adair')
     await i.see('It waits again.')
     await i.click('Hand over: Hazel Adair')
-    await driver.wait(async () => (await driver.findElements(By.css('[role=dialog]'))).length === 1, 8000)
+    await driver.wait(async () => (await driver.findElements(By.css('[role=dialog]'))).length === 1)
     await i.doIt()
     await i.gone()
     expect((await till.request('GET', `/sales/${sale.id}`)).body.lines[0].handedOver).toBe('1')

@@ -74,19 +74,19 @@ export interface AccountUse {
   readonly text: string
 }
 
-/** What keeps an account in use: what posts to it by itself, the bank it is an account of, or what is sold into it. The first of them. */
+/** What keeps an account in use: the bank it is an account of, for good; else what posts to it by itself, or what is sold into it. The first of them. */
 export const findAccountUse = async (db: Db, accountId: number): Promise<AccountUse | null> =>
   (
     await db.execute<AccountUse & Record<string, unknown>>(sql`
-      select 'repeat' as kind, e.text from entry_repeat r join entry e on e.id = r.entry_id
+      select 'bank' as kind, name as text from bank_account where account_id = ${accountId}
+      union all
+      select 'repeat', e.text from entry_repeat r join entry e on e.id = r.entry_id
        where r.next_on is not null and exists (select from entry_line l where l.entry_id = e.id and l.account_id = ${accountId})
       union all
       select 'repeat', 'bill ' || b.number from bill_repeat r join bill b on b.id = r.bill_id
        where r.next_on is not null and exists (select from bill_line l where l.bill_id = b.id and l.account_id = ${accountId})
       union all
       select 'rule', contains from bank_rule where account_id = ${accountId}
-      union all
-      select 'bank', name from bank_account where account_id = ${accountId}
       union all
       (select 'goods', name from goods where income_account_id = ${accountId} order by id limit 1) limit 1`)
   )[0] ?? null

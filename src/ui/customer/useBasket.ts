@@ -9,8 +9,7 @@ const EVERY = 1500
 type Change = (now: BasketView | null) => Promise<BasketView | null>
 
 /**
- * A basket both sides have their hands in: read again every moment, and an older answer never replaces a newer one. `gone`
- * tells that it was ordered, or is empty of everything.
+ * A basket both sides have their hands in: read again every moment, and an older answer never replaces a newer one.
  */
 export const useBasket = (start: BasketView | null, read: () => Promise<BasketView | null | undefined>) => {
   const [basket, setBasket] = useState(start)
