@@ -3,6 +3,9 @@ export const INVOICE_KINDS = ['invoice', 'counter', 'credit-note'] as const
 export const INVOICE_STATUSES = ['draft', 'issued'] as const
 export const GOODS_KINDS = ['stock', 'work', 'charge', 'kit'] as const
 export type GoodsKind = (typeof GOODS_KINDS)[number]
+/** Where tax is rounded: once on the sum of a document for each code, or on every line of it. */
+export const TAX_ROUNDED_PER = ['document', 'line'] as const
+export type TaxRoundedPer = (typeof TAX_ROUNDED_PER)[number]
 /** How pieces of a thing are told apart: not at all, by lot, or each by its serial number. */
 export const TRACKS = ['none', 'lot', 'serial'] as const
 export type Track = (typeof TRACKS)[number]

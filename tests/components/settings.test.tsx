@@ -166,16 +166,27 @@ describe('the business', () => {
 
   test('has an opening day until something is posted', async () => {
     const sent = answerCalls({ 'PATCH /settings': kept })
-    const { rerender } = render(
-      <OpeningForm today={TODAY} openedOn={day('2026-01-01')} pricesIncludeTax={false} posted={false} />,
-    )
+    const opening = {
+      today: TODAY,
+      openedOn: day('2026-01-01'),
+      pricesIncludeTax: false,
+      taxRoundedPer: 'document',
+    } as const
+    const { rerender } = render(<OpeningForm {...opening} posted={false} />)
     await type('First day of your books', '2026-02-01')
     await press('Save')
-    await waitFor(() => expect(settingsSent(sent)).toEqual({ pricesIncludeTax: false, openingDate: '2026-02-01' }))
-    rerender(<OpeningForm today={TODAY} openedOn={day('2026-01-01')} pricesIncludeTax={false} posted />)
+    await waitFor(() =>
+      expect(settingsSent(sent)).toEqual({
+        pricesIncludeTax: false,
+        taxRoundedPer: 'document',
+        openingDate: '2026-02-01',
+      }),
+    )
+    rerender(<OpeningForm {...opening} posted />)
     expect(screen.queryByLabelText('First day of your books')).toBeNull()
     await tick('Prices of new sales include tax')
+    await choose('Round tax of new sales', 'line')
     await press('Save')
-    await waitFor(() => expect(settingsSent(sent)).toEqual({ pricesIncludeTax: true }))
+    await waitFor(() => expect(settingsSent(sent)).toEqual({ pricesIncludeTax: true, taxRoundedPer: 'line' }))
   })
 })

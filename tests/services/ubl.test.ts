@@ -57,10 +57,11 @@ const addsUp = ({ xml, root, lines, total }: Awaited<ReturnType<typeof readBack>
 }
 
 const BUSINESSES = [
-  ['tax beside the price', {}],
-  ['tax in the price', { pricesIncludeTax: true }],
+  ['tax beside the price', {}, {}],
+  ['tax in the price', { pricesIncludeTax: true }, {}],
+  ['tax of each line, in the price', { pricesIncludeTax: true }, { taxRoundedPer: 'line' }],
   [
-    'two taxes',
+    'two taxes of each line',
     {
       taxCodes: [
         {
@@ -73,13 +74,15 @@ const BUSINESSES = [
         },
       ],
     },
+    { taxRoundedPer: 'line' },
   ],
 ] as const
 
-describe.each(BUSINESSES)('an invoice for other programs, %s', (_, setup) => {
+describe.each(BUSINESSES)('an invoice for other programs, %s', (_, setup, settings) => {
   let s: TestShop
   beforeAll(async () => {
     s = await openTestShop(setup)
+    await s.run(changeSettings, settings)
   })
   afterAll(() => s.close())
 

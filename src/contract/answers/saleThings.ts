@@ -10,6 +10,7 @@ import {
   REPEAT_MAKES,
   INVOICE_STATUSES,
   PARCEL_STATES,
+  TAX_ROUNDED_PER,
   PURCHASE_STATUSES,
   PICK_STATES,
 } from '@/core/kinds'
@@ -191,6 +192,8 @@ export const sale = z.object({
   yesHow: z.string(),
   copiedFromId: z.int().nullable(),
   pricesIncludeTax: z.boolean(),
+  /** Where the tax of its documents is rounded; as the business said when the sale was written. */
+  taxRoundedPer: z.enum(TAX_ROUNDED_PER),
   /** Which one it is: told with a change, so that nothing that was changed since is overwritten. */
   edition: z.string(),
   arrangement: z.object({

@@ -3,7 +3,7 @@ import { describe, expect, test } from 'vitest'
 import { day } from '../day'
 import { decimal, money, sumMoney, zeroMoney, type Decimal, floor, smaller } from '../money'
 import { computeTax, lineAmount, type TaxCode, type TaxSettings } from '../tax'
-import { lineState, planBilling, priceBill, standsAs, type BillWish, type LineTally } from './index'
+import { type BilledTax, lineState, planBilling, priceBill, standsAs, type BillWish, type LineTally } from './index'
 
 const usd = (minor: bigint) => money(minor, 'USD')
 const none = zeroMoney('USD')
@@ -25,6 +25,16 @@ const STD: TaxCode = {
   name: 'Tax',
   treatment: 'taxed',
   components: [{ id: 1, name: 'Tax', rate: decimal('0.0825') }],
+}
+const CITY: TaxCode = {
+  id: 2,
+  code: 'CITY',
+  name: 'State and city',
+  treatment: 'taxed',
+  components: [
+    { id: 2, name: 'State', rate: decimal('0.07') },
+    { id: 3, name: 'City', rate: decimal('0.0225') },
+  ],
 }
 const settings: TaxSettings = { currency: 'USD', pricesIncludeTax: false, roundPer: 'document' }
 
@@ -114,16 +124,6 @@ describe('billing', () => {
   })
 
   describe('of two kinds of tax', () => {
-    const CITY: TaxCode = {
-      id: 2,
-      code: 'CITY',
-      name: 'State and city',
-      treatment: 'taxed',
-      components: [
-        { id: 2, name: 'State', rate: decimal('0.07') },
-        { id: 3, name: 'City', rate: decimal('0.0225') },
-      ],
-    }
     // Three for 1.00 at 8.25 %: 0.08 of tax. Two for 1.00 at 7 % and 2.25 %: 0.07 and 0.02.
     const of = (lineId: number, taxCode: TaxCode, agreed: number, billed: number, cents: bigint, at = false) => ({
       lineId,
@@ -173,22 +173,26 @@ describe('billing', () => {
   })
 
   test('in any parts adds up to the whole, tax included', () => {
+    // Among them pieces of a few cents, each of which bears less than half a cent of tax, or just that.
     const aLine = fc.record({
       quantity: fc.integer({ min: 1, max: 60 }),
-      cents: fc.integer({ min: 1, max: 99_999 }),
+      cents: fc.oneof(fc.integer({ min: 1, max: 20 }), fc.integer({ min: 1, max: 99_999 })),
     })
+    const tenth: TaxCode = { ...STD, components: [{ id: 1, name: 'Tax', rate: decimal('0.1') }] }
     fc.assert(
       fc.property(
         fc.array(aLine, { minLength: 1, maxLength: 4 }),
-        fc.array(fc.integer({ min: 1, max: 9 }), { minLength: 1, maxLength: 5 }),
-        fc.boolean(),
-        (wish, steps, withTax) => {
-          const s = { ...settings, pricesIncludeTax: withTax }
+        fc.array(fc.integer({ min: 0, max: 9 }), { minLength: 1, maxLength: 20 }),
+        fc.record({ pricesIncludeTax: fc.boolean(), roundPer: fc.constantFrom('document', 'line') }),
+        fc.constantFrom(STD, tenth, CITY),
+        (wish, steps, how, taxCode) => {
+          const s = { ...settings, ...how }
+          const withTax = how.pricesIncludeTax
           const sale = wish.map((w, i) => {
             const quantity = decimal(w.quantity)
             return {
               lineId: i,
-              taxCode: STD,
+              taxCode,
               agreed: quantity,
               wholeAmount: lineAmount(
                 { quantity, unitPrice: decimal(w.cents).div(100), discountPercent: decimal(0) },
@@ -197,12 +201,13 @@ describe('billing', () => {
             }
           })
           const whole = computeTax(
-            sale.map((l) => ({ amount: l.wholeAmount, taxCode: STD })),
+            sale.map((l) => ({ amount: l.wholeAmount, taxCode })),
             s,
           )
           const billed = sale.map(() => ({ quantity: decimal(0), amount: none }))
           let gross = none
           let tax = none
+          const taxBilled: BilledTax[] = []
           const bill = (quantities: { lineId: number; quantity: Decimal }[]) => {
             if (quantities.length === 0) return
             const lines = sale.map((l, i) => ({
@@ -210,7 +215,9 @@ describe('billing', () => {
               billedQuantity: billed[i]!.quantity,
               billedAmount: billed[i]!.amount,
             }))
-            const d = priceBill(lines, quantities, [{ taxCodeId: 1, componentId: 1, amount: tax }], s)
+            const d = priceBill(lines, quantities, taxBilled, s)
+            for (const { taxCodeId, components } of d.taxes)
+              taxBilled.push(...components.map((c) => ({ taxCodeId, ...c })))
             quantities.forEach((q, i) => {
               const amount = withTax ? d.lines[i]!.gross : d.lines[i]!.net
               billed[q.lineId] = {
@@ -218,6 +225,11 @@ describe('billing', () => {
                 amount: sumMoney([billed[q.lineId]!.amount, amount], 'USD'),
               }
             })
+            const parts = [
+              ...d.lines.flatMap((l) => [l.net, l.tax]),
+              ...d.taxes.flatMap((t) => t.components.map((c) => c.amount)),
+            ]
+            expect(parts.every((part) => part.minor >= 0n)).toBe(true)
             gross = sumMoney([gross, d.gross], 'USD')
             tax = sumMoney([tax, d.tax], 'USD')
           }
@@ -226,7 +238,11 @@ describe('billing', () => {
               sale
                 .map((l, i) => ({
                   lineId: i,
-                  quantity: smaller(floor(l.agreed.div(10).times(step)), l.agreed.minus(billed[i]!.quantity)),
+                  // A tenth and more of it, or one piece.
+                  quantity: smaller(
+                    step === 0 ? decimal(1) : floor(l.agreed.div(10).times(step)),
+                    l.agreed.minus(billed[i]!.quantity),
+                  ),
                 }))
                 .filter((q) => q.quantity.gt(0)),
             )

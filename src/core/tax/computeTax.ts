@@ -1,3 +1,4 @@
+import type { TaxRoundedPer } from '@/core/kinds'
 import { present } from '@/core/present'
 import {
   addMoney,
@@ -37,8 +38,7 @@ export interface TaxedDocument {
 export interface TaxSettings {
   readonly currency: string
   readonly pricesIncludeTax: boolean
-  /** Where tax is rounded: once per code on the sum of its lines (the usual), or on every line. */
-  readonly roundPer: 'document' | 'line'
+  readonly roundPer: TaxRoundedPer
 }
 
 /**

@@ -1,5 +1,5 @@
 import { eq } from 'drizzle-orm'
-import type { FirstStep } from '@/core/kinds'
+import type { FirstStep, TaxRoundedPer } from '@/core/kinds'
 import type { Day } from '@/core/day'
 import { houseLocale, localeOf, writeAs } from '@/core/locale'
 import { money, type Money } from '@/core/money'
@@ -15,7 +15,7 @@ export interface Business {
   readonly locale: string
   readonly openedOn: Day
   readonly pricesIncludeTax: boolean
-  readonly taxRoundedPer: 'document' | 'line'
+  readonly taxRoundedPer: TaxRoundedPer
   readonly closedThrough: Day | null
   readonly estimateDays: number
   readonly address: string

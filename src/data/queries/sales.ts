@@ -2,6 +2,7 @@
 import { present } from '@/core/present'
 import { and, eq, sql, type SQL, type SQLWrapper } from 'drizzle-orm'
 import type { Day } from '@/core/day'
+import type { TaxRoundedPer } from '@/core/kinds'
 import { money, type Decimal, type Money } from '@/core/money'
 import { builtForId, builtForIds, builtOnce, insertOne } from '../builtOnce'
 import type { Database, Db } from '../connect'
@@ -32,6 +33,7 @@ export interface SaleRow {
   readonly copiedFromId: number | null
   readonly arrangement: unknown
   readonly pricesIncludeTax: boolean
+  readonly taxRoundedPer: TaxRoundedPer
   readonly rateShift: Money
   readonly sentOn: Day | null
   readonly validUntil: Day | null

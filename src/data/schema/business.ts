@@ -1,4 +1,4 @@
-import type { FirstStep } from '@/core/kinds'
+import { TAX_ROUNDED_PER, type FirstStep } from '@/core/kinds'
 import { sql } from 'drizzle-orm'
 import { boolean, check, integer, jsonb, pgTable, primaryKey, text, timestamp } from 'drizzle-orm/pg-core'
 import { identity, minor, onDay } from './columns'
@@ -15,9 +15,7 @@ export const business = pgTable(
     openedOn: onDay().notNull(),
     passphraseHash: text().notNull(),
     pricesIncludeTax: boolean().notNull().default(false),
-    taxRoundedPer: text({ enum: ['document', 'line'] })
-      .notNull()
-      .default('document'),
+    taxRoundedPer: text({ enum: TAX_ROUNDED_PER }).notNull().default('document'),
     /** The last day of the last closed period. */
     closedThrough: onDay(),
     /** How long an estimate is good, in days. */

@@ -1,4 +1,12 @@
-import { ASIDE_TURNS, LINE_KINDS, LINE_CHOICES, CHANNELS, VERSION_KINDS, REPEAT_MAKES } from '@/core/kinds'
+import {
+  TAX_ROUNDED_PER,
+  ASIDE_TURNS,
+  LINE_KINDS,
+  LINE_CHOICES,
+  CHANNELS,
+  VERSION_KINDS,
+  REPEAT_MAKES,
+} from '@/core/kinds'
 import { sql } from 'drizzle-orm'
 import { boolean, check, index, integer, jsonb, pgTable, primaryKey, text, unique } from 'drizzle-orm/pg-core'
 import { fourPlaces, identity, minor, onDay, percentage, rhythm, ZERO_BY_DEFAULT } from './columns'
@@ -41,6 +49,7 @@ export const sale = pgTable(
     /** How it will be paid; parsed by Zod on the way in and out. */
     arrangement: jsonb().notNull(),
     pricesIncludeTax: boolean().notNull(),
+    taxRoundedPer: text({ enum: TAX_ROUNDED_PER }).notNull().default('document'),
     /** What bills at other tax rates than the sale's make it more (or less) with tax. Kept; see services/billing/rateShift. */
     rateShift: minor()
       .notNull()

@@ -142,6 +142,7 @@ const viewOfStory = (s: Story, trail: readonly TrailLine[], names: ReadonlyMap<n
   yesHow: s.sale.yesHow,
   copiedFromId: s.sale.copiedFromId,
   pricesIncludeTax: s.sale.pricesIncludeTax,
+  taxRoundedPer: s.sale.taxRoundedPer,
   arrangement: s.sale.arrangement,
   edition: editionOf(s.sale, s.lines),
   lines: s.lines.map((l) => lineView(s, l, names)),

@@ -63,7 +63,7 @@ interface Facts {
 export const tellStory = (f: Facts): Story => {
   const { sale, today } = f
   const { currency } = f.business
-  const totals = totalsOf(sale, f.lines, f.codes, f.business)
+  const totals = totalsOf(sale, f.lines, f.codes)
   const lines = linesOf(f, totals)
   const money = moneyOf(f, totals)
   const arrangement = readArrangement(sale.arrangement)

@@ -3,7 +3,6 @@ import type { SaleLineRow } from '@/data/queries/saleLine'
 import { type Decimal, ZERO, type Money, money, addMoney } from '@/core/money'
 import { lineWorth } from '@/core/sale'
 import type { KeptTaxCode } from '@/data/queries/taxCodes'
-import type { Business } from '@/data/queries/business'
 import { type TaxedDocument, computeTax } from '@/core/tax'
 import { present } from '@/core/present'
 
@@ -26,21 +25,17 @@ export const worthOf = (line: SaleLineRow, of: Decimal, currency: string): Money
 
 /** What a sale comes to, with the taxes of what counts: a heading, or an option nobody took, brings no rate of its own. */
 export const totalsOf = (
-  sale: Pick<SaleRow, 'agreedOn' | 'pricesIncludeTax' | 'rateShift'>,
+  sale: Pick<SaleRow, 'agreedOn' | 'pricesIncludeTax' | 'taxRoundedPer' | 'rateShift'>,
   lines: readonly SaleLineRow[],
   codes: readonly KeptTaxCode[],
-  business: Pick<Business, 'currency' | 'taxRoundedPer'>,
 ): TaxedDocument => {
+  const { currency } = sale.rateShift
   const atItsRates = computeTax(
     lines.map((l) => ({
-      amount: worthOf(l, countedQuantity(sale, l), business.currency),
+      amount: worthOf(l, countedQuantity(sale, l), currency),
       taxCode: present(codes.find((c) => c.id === l.taxCodeId)),
     })),
-    {
-      currency: business.currency,
-      pricesIncludeTax: sale.pricesIncludeTax,
-      roundPer: business.taxRoundedPer,
-    },
+    { currency, pricesIncludeTax: sale.pricesIncludeTax, roundPer: sale.taxRoundedPer },
   )
   const { tax, gross } = atItsRates
   const counting = new Set(lines.filter((l) => countedQuantity(sale, l).gt(0)).map((l) => l.taxCodeId))

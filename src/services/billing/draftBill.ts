@@ -11,7 +11,7 @@ import type { SaleLineRow } from '@/data/queries/saleLine'
 import { worthOf } from '@/model/sale/worth'
 
 interface Billable {
-  readonly sale: Pick<SaleRow, 'id' | 'pricesIncludeTax'>
+  readonly sale: Pick<SaleRow, 'id' | 'pricesIncludeTax' | 'taxRoundedPer'>
   readonly lines: readonly SaleLineRow[]
 }
 
@@ -57,7 +57,7 @@ export const priceParts = (
     })),
     parts,
     billedTax(before),
-    { currency: w.currency, pricesIncludeTax: sale.pricesIncludeTax, roundPer: w.business.taxRoundedPer },
+    { currency: w.currency, pricesIncludeTax: sale.pricesIncludeTax, roundPer: sale.taxRoundedPer },
   )
 
 /** Whether something of a line stands billed (less what was credited to be billed again) under another tax code than this. */

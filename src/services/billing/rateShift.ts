@@ -23,7 +23,7 @@ const rateShiftOf = async (w: Work, sale: SaleRow, lines: readonly SaleLineRow[]
     .filter((p) => p.quantity.gt(0))
   const atSale = (l: SaleLineRow) => present(codes.find((c) => c.id === l.taxCodeId))
   const toCome = priceParts(w, { sale, lines }, rest, before, atSale).gross
-  const plain = totalsOf({ ...sale, rateShift: none }, lines, codes, w.business)
+  const plain = totalsOf({ ...sale, rateShift: none }, lines, codes)
   return subtractMoney(addMoney(billedGross(before, w.currency), toCome), plain.gross)
 }
 
@@ -34,5 +34,5 @@ export const totalsNow = async (
   lines: readonly SaleLineRow[],
 ): Promise<{ readonly totals: TaxedDocument; readonly rateShift: Money }> => {
   const rateShift = await rateShiftOf(w, sale, lines)
-  return { totals: totalsOf({ ...sale, rateShift }, lines, await w.taxCodes(), w.business), rateShift }
+  return { totals: totalsOf({ ...sale, rateShift }, lines, await w.taxCodes()), rateShift }
 }

@@ -49,7 +49,7 @@ export const previewChoice = defineCommand('preview-choice', previewChoiceInput,
   const counts = new Map(chooseLines(locked, take).map((c) => [c.lineId, c.counts]))
   const chosenLines = locked.lines.map((l) => ({ ...l, chosen: present(counts.get(l.id)) }))
   const lines = withShares(locked.sale, chosenLines, w.currency)
-  const totals = totalsOf(locked.sale, lines, await w.taxCodes(), w.business)
+  const totals = totalsOf(locked.sale, lines, await w.taxCodes())
   return {
     id: locked.sale.id,
     answer: async () => ({

@@ -69,6 +69,7 @@ export const writeSale = async (w: Work, sale: NewSale): Promise<{ saleId: numbe
     deliverTo,
     deliverNote: sale.deliverNote ?? addresses.find((a) => a.text === deliverTo)?.instructions ?? '',
     pricesIncludeTax: sale.pricesIncludeTax ?? w.business.pricesIncludeTax,
+    taxRoundedPer: w.business.taxRoundedPer,
   })
   await insertSaleLines(
     w.tx,

@@ -1,3 +1,4 @@
+import type { TaxRoundedPer } from '@/core/kinds'
 import type { Treatment } from '@/core/tax'
 import { isEmptyRow } from '../form/isEmptyRow'
 import { readLess, sayLess } from './less'
@@ -154,7 +155,7 @@ const asTaxCode = (c: PlainTaxCode, agreedAt?: number): TaxCode => {
 export interface DraftSettings {
   readonly currency: string
   readonly pricesIncludeTax: boolean
-  readonly roundPer: 'document' | 'line'
+  readonly roundPer: TaxRoundedPer
   readonly codes: readonly PlainTaxCode[]
   /** No tax is charged to this customer. */
   readonly exempt: boolean

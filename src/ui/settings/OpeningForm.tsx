@@ -1,6 +1,7 @@
 'use client'
 import type { Day } from '@/core/day'
-import { FormCheck, FormDay } from '../form/inputs'
+import type { TaxRoundedPer } from '@/core/kinds'
+import { FormCheck, FormDay, FormSelect } from '../form/inputs'
 import { To } from '../To'
 import { SettingsForm } from './SettingsForm'
 
@@ -8,16 +9,22 @@ interface Props {
   readonly today: Day
   readonly openedOn: Day
   readonly pricesIncludeTax: boolean
+  readonly taxRoundedPer: TaxRoundedPer
   /** Whether anything is posted: the opening day stays from then on. */
   readonly posted: boolean
 }
 
-/** The opening day, until something is posted, and how new sales show their prices. */
-export const OpeningForm = ({ today, openedOn, pricesIncludeTax, posted }: Props) => (
+const ROUNDED = [
+  { value: 'document', name: 'Once on each document' },
+  { value: 'line', name: 'On each line' },
+] as const satisfies readonly { readonly value: TaxRoundedPer; readonly name: string }[]
+
+/** The opening day, until something is posted, and how new sales show their prices and round their tax. */
+export const OpeningForm = ({ today, openedOn, pricesIncludeTax, taxRoundedPer, posted }: Props) => (
   <section className="grid gap-3">
     <h2>Books and prices</h2>
     <SettingsForm
-      start={{ openingDate: String(openedOn), pricesIncludeTax }}
+      start={{ openingDate: String(openedOn), pricesIncludeTax, taxRoundedPer }}
       asBody={({ openingDate, ...d }) => ({ ...d, ...(posted ? {} : { openingDate }) })}
     >
       {posted ? (
@@ -36,6 +43,12 @@ export const OpeningForm = ({ today, openedOn, pricesIncludeTax, posted }: Props
         name="pricesIncludeTax"
         label="Prices of new sales include tax"
         hint="Choose this if the price tag is what the customer pays"
+      />
+      <FormSelect
+        name="taxRoundedPer"
+        label="Round tax of new sales"
+        hint="Sales that are written already stay as they are"
+        options={ROUNDED}
       />
     </SettingsForm>
   </section>

@@ -78,7 +78,13 @@ export const SETTINGS_SECTIONS = [
     id: 'tax',
     title: 'Taxes and books',
     about: 'Tax codes and rates, tax regions, first day of the books',
-    fields: ['Tax codes', 'Tax regions', 'Books and prices', 'Prices of new sales include tax'],
+    fields: [
+      'Tax codes',
+      'Tax regions',
+      'Books and prices',
+      'Prices of new sales include tax',
+      'Round tax of new sales',
+    ],
     also: ['rate', 'VAT', 'sales tax', 'opening date'],
   },
   {

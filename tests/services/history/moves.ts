@@ -1,6 +1,7 @@
 import { expect } from 'vitest'
 import { sql } from 'drizzle-orm'
 import { addDays } from '@/core/day'
+import { changeSettings } from '@/services/access/changeSettings'
 import { billSale } from '@/services/billing/billSale'
 import { addTaxRate } from '@/services/books/addTaxCode'
 import { creditInvoice } from '@/services/billing/creditInvoice'
@@ -61,6 +62,8 @@ export interface About {
 /** What each step does. */
 export const MOVES: Readonly<Record<Step['kind'], (h: History, x: Step, about: About) => Promise<unknown>>> = {
   start: async (h, x, { lines, on }) => {
+    // Sales that were written before keep how their tax is rounded.
+    await h.shop.run(changeSettings, { taxRoundedPer: x.cents % 2 === 0 ? 'document' : 'line' })
     return h.attempt(startSale, {
       on,
       agreed: x.pick % 3 > 0,

@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { amount, bic, day, locale, needed, text } from '@/contract/fields'
 import { usualArrangements } from '@/contract/usualArrangements'
 import { isIban } from '@/core/formats'
-import { FIRST_STEPS } from '@/core/kinds'
+import { FIRST_STEPS, TAX_ROUNDED_PER } from '@/core/kinds'
 import { present } from '@/core/present'
 
 export const changeSettingsInput = z.object({
@@ -68,4 +68,6 @@ export const changeSettingsInput = z.object({
   openingDate: day.optional(),
   /** How new sales show their prices, where the customer’s level says nothing else. */
   pricesIncludeTax: z.boolean().optional(),
+  /** Where the tax of new sales, and of bills that come, is rounded. */
+  taxRoundedPer: z.enum(TAX_ROUNDED_PER, { error: 'Say document or line.' }).optional(),
 })

@@ -133,6 +133,7 @@ const Tax = async () => {
         today={today}
         openedOn={business.openedOn}
         pricesIncludeTax={business.pricesIncludeTax}
+        taxRoundedPer={business.taxRoundedPer}
         posted={posted}
       />
     </>

@@ -30,7 +30,7 @@ export default async function ChangePage({ params }: { params: Promise<{ id: str
       <ChangeSaleForm
         sale={{ id: sale.id, number: sale.number, agreed, total: sale.totals.gross, edition: sale.edition }}
         today={today}
-        settings={{ currency, roundPer: business.taxRoundedPer, codes, areas }}
+        settings={{ currency, roundPer: sale.taxRoundedPer, codes, areas }}
         pricesIncludeTax={sale.pricesIncludeTax}
         kinds={business.kinds}
         buyer={present(customer)}
