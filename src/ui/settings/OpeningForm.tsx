@@ -14,10 +14,10 @@ interface Props {
   readonly posted: boolean
 }
 
-const ROUNDED = [
+const ROUNDED: readonly { readonly value: TaxRoundedPer; readonly name: string }[] = [
   { value: 'document', name: 'Once on each document' },
   { value: 'line', name: 'On each line' },
-] as const satisfies readonly { readonly value: TaxRoundedPer; readonly name: string }[]
+]
 
 /** The opening day, until something is posted, and how new sales show their prices and round their tax. */
 export const OpeningForm = ({ today, openedOn, pricesIncludeTax, taxRoundedPer, posted }: Props) => (
