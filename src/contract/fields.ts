@@ -1,6 +1,6 @@
 import { METHODS } from '@/core/ledger'
 import { z } from 'zod'
-import { day as readDay, isDay } from '@/core/day'
+import { day as readDay, isDayInReach } from '@/core/day'
 import { isLocale } from '@/core/locale'
 import { decimal, type Decimal } from '@/core/money'
 
@@ -32,7 +32,7 @@ export const id = z
 
 export const day = z
   .string({ error: 'A date is written YYYY-MM-DD.' })
-  .refine((s) => isDay(s) && s >= '1990-01-01' && s <= '2199-12-31', 'A date is written YYYY-MM-DD and must exist.')
+  .refine((s) => isDayInReach(s), 'Enter a date that exists, from 1990 to 2199, as YYYY-MM-DD.')
   .transform(readDay)
 
 const plainDecimal = (pattern: RegExp, message: string) => z.string({ error: message }).trim().regex(pattern, message)

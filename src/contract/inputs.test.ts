@@ -34,7 +34,7 @@ describe('what is typed into any field', () => {
   const QUANTITY = 'A quantity is written like 2 or 1.5, with at most four places.'
   const PRICE = 'A price is written like 19.90 and is not negative.'
   const PERCENT = 'A percentage is written like 40 or 2.5.'
-  const DAY = 'A date is written YYYY-MM-DD and must exist.'
+  const DAY = 'Enter a date that exists, from 1990 to 2199, as YYYY-MM-DD.'
   test.each<[string, z.ZodType, unknown, string[]]>([
     ['an amount', amount, '412.50', []],
     ['nothing, as an amount', amount, '0', []],

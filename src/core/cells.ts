@@ -1,4 +1,4 @@
-import { isDay, type Day } from './day'
+import { isDayInReach, type Day } from './day'
 import { money, parseMoney, type Money } from './money'
 import { present } from './present'
 
@@ -102,7 +102,7 @@ export const dayIn = (cell: string, pattern: string): Day | null => {
   if (rest !== '' && !/^[T\s]/.test(rest)) return null
   const { Y = '', M = '', D = '' } = read
   const said = `${Y.length === 2 ? `20${Y}` : Y}-${M.padStart(2, '0')}-${D.padStart(2, '0')}`
-  return isDay(said) && said >= '1990-01-01' && said <= '2199-12-31' ? said : null
+  return isDayInReach(said) ? said : null
 }
 
 const DATES = ['YYYY-MM-DD', 'DD.MM.YYYY', 'YYYYMMDD', 'YYYY/MM/DD', 'YYYY.MM.DD', 'DD-MM-YYYY', 'DD.MM.YY'] as const

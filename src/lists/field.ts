@@ -1,6 +1,6 @@
 import { keysOf } from '@/core/keysOf'
 import { createParser, parseAsBoolean, parseAsInteger, parseAsString, parseAsStringLiteral } from 'nuqs/server'
-import { isDay, type Day } from '@/core/day'
+import { isDayInReach, type Day } from '@/core/day'
 
 export interface Choice {
   readonly value: string
@@ -20,7 +20,7 @@ export interface Field<T> {
 export type Fields = Readonly<Record<string, Field<unknown>>>
 export type FilterOf<F extends Fields> = { readonly [K in keyof F]: F[K] extends Field<infer T> ? T | null : never }
 
-const parseAsDay = createParser<Day>({ parse: (text) => (isDay(text) ? text : null), serialize: (day) => day })
+const parseAsDay = createParser<Day>({ parse: (text) => (isDayInReach(text) ? text : null), serialize: (day) => day })
 const parseAsId = createParser<number>({
   parse: (text) => (/^\d{1,9}$/.test(text) ? parseAsInteger.parse(text) : null),
   serialize: String,

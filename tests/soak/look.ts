@@ -14,7 +14,7 @@ export const WATCHES = `
       answers.push({ call: (asked[1]?.method ?? 'GET') + ' ' + String(asked[0]?.url ?? asked[0]), status: answer.status })
       return answer
     } finally {
-      setTimeout(() => pending--, 30)
+      setTimeout(() => pending--, 100)
     }
   }`
 

@@ -1,4 +1,4 @@
-import { isDay, type Day } from '../day'
+import { isDayInReach, type Day } from '../day'
 import { addMoney, isZeroMoney, subtractMoney, sumMoney, type Money } from '../money'
 import { err, ok, type Result } from '../result'
 
@@ -54,7 +54,7 @@ export const oneLine = (parts: readonly string[]): string => {
 export const plainDay = (text: string): Day | null => {
   const said = /^(\d{4})-?(\d{2})-?(\d{2})/.exec(text.trim())
   const day = said && `${said[1]}-${said[2]}-${said[3]}`
-  return day && isDay(day) && day >= '1990-01-01' && day <= '2199-12-31' ? day : null
+  return day && isDayInReach(day) ? day : null
 }
 
 /** What lines come to. */

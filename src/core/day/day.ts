@@ -30,6 +30,15 @@ export const isDay = (text: string): text is Day => {
 }
 
 /**
+ * Whether a text is a day that papers and reports can have: of the years 1990 to 2199. Another one is a slip of the hand, and
+ * reckoning from the last day that can be written leads beyond it.
+ *
+ * @example isDayInReach('2026-02-28') // true
+ * @example isDayInReach('9999-12-31') // false
+ */
+export const isDayInReach = (text: string): text is Day => text >= '1990-01-01' && text <= '2199-12-31' && isDay(text)
+
+/**
  * Earlier days first, for `sort`: negative where `a` is before `b`, 0 where they are the same day.
  *
  * @example compareDays(day('2026-02-27'), day('2026-03-02')) // -1

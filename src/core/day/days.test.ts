@@ -13,6 +13,7 @@ import {
   formatDayShort,
   instantOf,
   isDay,
+  isDayInReach,
   monthsOf,
   laterDay,
   monthEnd,
@@ -177,6 +178,18 @@ describe('days are counted as the calendar of the platform counts them', () => {
       }),
       { numRuns: 3000 },
     )
+  })
+  test.each([
+    ['1990-01-01', true],
+    ['2199-12-31', true],
+    ['1989-12-31', false],
+    ['2200-01-01', false],
+    ['9999-12-31', false],
+    ['2026-02-29', false],
+    ['2026-1-01', false],
+    ['', false],
+  ])('%s is in reach of papers and reports: %s', (text, is) => {
+    expect(isDayInReach(text)).toBe(is)
   })
   test('a day beyond what can be written is refused', () => {
     expect(() => addDays(day('9999-12-31'), 1)).toThrow(RangeError)

@@ -1,7 +1,7 @@
 'use client'
 import { usePathname, useRouter, useSearchParams } from 'next/navigation'
 import { useState } from 'react'
-import { isDay, type Day } from '@/core/day'
+import { isDayInReach, type Day } from '@/core/day'
 import { withQuery } from '../address'
 import { DayField } from '../fields'
 
@@ -17,10 +17,10 @@ export const Span = ({ from, to, today }: { readonly from: Day | null; readonly 
       className="flex flex-wrap items-end gap-2 pb-2"
       onSubmit={(e) => {
         e.preventDefault()
-        if (isDay(end))
+        if (isDayInReach(end))
           router.push(
             withQuery(path, Object.fromEntries(params), {
-              from: from && isDay(start) ? start : undefined,
+              from: from && isDayInReach(start) ? start : undefined,
               to: end,
               asOf: undefined,
               page: undefined,

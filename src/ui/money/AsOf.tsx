@@ -1,7 +1,7 @@
 'use client'
 import { useRouter, useSearchParams } from 'next/navigation'
 import { useState } from 'react'
-import { isDay, type Day } from '@/core/day'
+import { isDayInReach, type Day } from '@/core/day'
 import { withQuery } from '../address'
 import { DayField } from '../fields'
 
@@ -27,7 +27,7 @@ export const AsOf = ({
       className="flex flex-wrap items-end gap-2"
       onSubmit={(e) => {
         e.preventDefault()
-        if (isDay(typed)) go({ asOf: typed === today ? undefined : typed })
+        if (isDayInReach(typed)) go({ asOf: typed === today ? undefined : typed })
       }}
     >
       <span className="pb-2">As of</span>

@@ -1,7 +1,7 @@
 'use client'
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
-import { isDay, type Day } from '@/core/day'
+import { isDayInReach, type Day } from '@/core/day'
 import { DayField } from '../fields'
 
 /** Which day a report speaks of; it lives in the address. */
@@ -13,7 +13,7 @@ export const DayPick = ({ path, asOf, today }: { readonly path: string; readonly
       className="flex items-end gap-2"
       onSubmit={(e) => {
         e.preventDefault()
-        if (isDay(typed)) router.push(typed === today ? path : `${path}?asOf=${typed}`)
+        if (isDayInReach(typed)) router.push(typed === today ? path : `${path}?asOf=${typed}`)
       }}
     >
       <span className="pb-2">as of</span>

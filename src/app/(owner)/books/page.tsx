@@ -1,7 +1,7 @@
 import { readAccounts } from '@/model/books/journal'
 import type { Metadata } from 'next'
 import { To } from '@/ui/To'
-import { addMonths, formatDay, isDay, monthStart, yearStart, type Day } from '@/core/day'
+import { addMonths, formatDay, isDayInReach, monthStart, yearStart, type Day } from '@/core/day'
 import { withQuery } from '@/ui/address'
 import { BooksActions } from '@/ui/books/BooksActions'
 import { Span } from '@/ui/books/Span'
@@ -28,7 +28,7 @@ export default async function Books({ searchParams }: { searchParams: Search }) 
   const { business, today } = shop
   const query = await queryOf(searchParams)
   const view: View = isView(query.view) ? query.view : 'journal'
-  const asDay = (text: string | undefined, otherwise: Day): Day => (text && isDay(text) ? text : otherwise)
+  const asDay = (text: string | undefined, otherwise: Day): Day => (text && isDayInReach(text) ? text : otherwise)
   const to = asDay(query.to ?? query.asOf, today)
   const from = asDay(query.from, view === 'journal' ? addMonths(monthStart(to), -1) : yearStart(to))
   const accounts = await readAccounts(shop)

@@ -2,7 +2,7 @@ import type { Metadata } from 'next'
 import { formatCount } from '@/core/locale'
 import { To } from '@/ui/To'
 import { receipts } from '@/api/lists/money'
-import { formatDay, isDay } from '@/core/day'
+import { formatDay, isDayInReach } from '@/core/day'
 import { Heading } from '@/ui/Heading'
 import { ListExport } from '@/ui/list/ListExport'
 import { ListView } from '@/ui/list/ListView'
@@ -21,7 +21,7 @@ export default async function Receipts({ searchParams }: { searchParams: Search 
     <>
       <Heading
         title="Receipt book"
-        beside={on && isDay(on) ? formatDay(on) : undefined}
+        beside={on && isDayInReach(on) ? formatDay(on) : undefined}
         action={
           <>
             <ListExport name="receipts" query={open.query} />

@@ -1,7 +1,7 @@
 'use client'
 import { useEffect } from 'react'
 import { useFormContext, useWatch } from 'react-hook-form'
-import { addDays, day, formatDay, isDay } from '@/core/day'
+import { addDays, day, formatDay, isDayInReach } from '@/core/day'
 import { formatDigits } from '@/core/locale'
 import { CommandForm } from '../../form/CommandForm'
 import { FormCheck, FormDay } from '../../form/inputs'
@@ -75,7 +75,7 @@ const Letter = ({ saleId }: { readonly saleId: number }) => {
   const { subject, body } = formState.dirtyFields.letter ?? {}
   const touched = Boolean(subject ?? body)
   useEffect(() => {
-    if (touched || !isDay(until)) return
+    if (touched || !isDayInReach(until)) return
     void fetchLetter('estimate', saleId, until).then(({ letter }) => {
       if (!letter || getValues('validUntil') !== until) return
       const before = getValues()

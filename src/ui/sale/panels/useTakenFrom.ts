@@ -1,6 +1,6 @@
 'use client'
 import { useEffect, useState } from 'react'
-import { isDay } from '@/core/day'
+import { isDayInReach } from '@/core/day'
 import { sayTaken, tellsWhere } from '@/core/names'
 import { call } from '../../send'
 
@@ -11,7 +11,7 @@ import { call } from '../../send'
 export const useTakenFrom = (saleId: number, on: string, asked: boolean): ReadonlyMap<number, string> => {
   const [from, setFrom] = useState<ReadonlyMap<number, string>>(new Map())
   useEffect(() => {
-    if (!asked || !isDay(on)) return
+    if (!asked || !isDayInReach(on)) return
     let gone = false
     void call('GET', `/sales/${saleId}/picking?on=${on}`).then((read) => {
       if (gone || !read.ok) return

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next'
-import { addMonths, day, formatMonth, isDay } from '@/core/day'
+import { addMonths, day, formatMonth, isDayInReach } from '@/core/day'
 import { formatMoney } from '@/core/money'
 import { MONTH_STEP_NAMES } from '@/core/names'
 import { monthInHand, readMonth } from '@/model/books/month'
@@ -27,7 +27,7 @@ export default async function MonthEnd({ searchParams }: { searchParams: Search 
   const shop = await openShop()
   const { month } = await queryOf(searchParams)
   const first = `${month ?? ''}-01`
-  const { from, to, steps } = await readMonth(shop, isDay(first) ? day(first) : monthInHand(shop.today))
+  const { from, to, steps } = await readMonth(shop, isDayInReach(first) ? day(first) : monthInHand(shop.today))
   const done = steps.filter((s) => s.done).length
   const link = (by: number, label: string) => (
     <To className="btn" href={`/books/month?month=${addMonths(from, by).slice(0, 7)}`}>

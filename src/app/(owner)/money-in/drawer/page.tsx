@@ -1,7 +1,7 @@
 import { readAccounts } from '@/model/books/journal'
 import type { Metadata } from 'next'
 import { To } from '@/ui/To'
-import { addDays, formatDay, isDay } from '@/core/day'
+import { addDays, formatDay, isDayInReach } from '@/core/day'
 import { formatMoney, isZeroMoney, negateMoney } from '@/core/money'
 import { Heading } from '@/ui/Heading'
 import { DrawerForms } from '@/ui/till/DrawerForms'
@@ -20,7 +20,7 @@ export default async function Drawer({ searchParams }: { searchParams: Search })
   const { today, currency } = shop
   const query = await queryOf(searchParams)
   const asked = query.on
-  const on = asked && isDay(asked) ? asked : today
+  const on = asked && isDayInReach(asked) ? asked : today
   const [lines, accounts] = await Promise.all([openList(drawerReader, shop, { ...query, on }), readAccounts(shop)])
   const { drawer } = lines
   return (

@@ -1,6 +1,6 @@
 import type { Metadata } from 'next'
 import { held } from '@/api/lists/money'
-import { isDay } from '@/core/day'
+import { isDayInReach } from '@/core/day'
 import { formatMoney, isZeroMoney, negateMoney, subtractMoney } from '@/core/money'
 import { Heading } from '@/ui/Heading'
 import { ListExport } from '@/ui/list/ListExport'
@@ -18,7 +18,7 @@ export default async function Held({ searchParams }: { searchParams: Search }) {
   const { today } = shop
   const open = await openList(held, shop, await queryOf(searchParams))
   const asked = open.query.asOf
-  const asOf = asked && isDay(asked) ? asked : today
+  const asOf = asked && isDayInReach(asked) ? asked : today
   const { totals, books } = open.report
   return (
     <>

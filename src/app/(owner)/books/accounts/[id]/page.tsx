@@ -3,7 +3,7 @@ import type { Metadata } from 'next'
 import { To } from '@/ui/To'
 import { notFound } from 'next/navigation'
 import { account as accountReader } from '@/api/lists/books'
-import { isDay, yearStart } from '@/core/day'
+import { isDayInReach, yearStart } from '@/core/day'
 import { AccountActs } from '@/ui/books/AccountActs'
 import { readAccountName, readMergeTargets } from '@/model/books/account'
 import { Span } from '@/ui/books/Span'
@@ -23,8 +23,8 @@ interface Props {
 export default async function AccountPage({ params, searchParams }: Props) {
   const shop = await openShop()
   const query = await queryOf(searchParams)
-  const to = query.to && isDay(query.to) ? query.to : shop.today
-  const from = query.from && isDay(query.from) ? query.from : yearStart(to)
+  const to = query.to && isDayInReach(query.to) ? query.to : shop.today
+  const from = query.from && isDayInReach(query.from) ? query.from : yearStart(to)
   const id = await idFrom(params)
   const asked = { ...query, account: String(id), from, to }
   const [account, others, open] = await Promise.all([
