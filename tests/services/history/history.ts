@@ -85,7 +85,8 @@ export class History {
           discountPercent: x.flag ? '7.5' : '0',
         },
         { goodsId: rosin, quantity: '0.3333' },
-        { description: 'Parts', quantity: '3', unitPrice: '0.07' },
+        // So little each that every small bill is rounded.
+        { description: 'Parts', quantity: String(3 * x.n), unitPrice: `0.0${1 + (x.cents % 9)}` },
       ],
     })
   }

@@ -39,11 +39,11 @@ export const neverBelowZero = async (db: TestShop['db']): Promise<unknown[]> => 
      where filled < 0 or filled > amount or paid < 0 or discount < 0 or written_off < 0`)),
 ]
 
-/** Credit notes below zero, and invoices of which more was credited than there was: of a line, a component, or its base. */
+/** Invoices and credit notes below zero, and invoices of which more was credited than there was: of a line, a component, or its base. */
 export const neverTooMuchCredited = async (db: TestShop['db']): Promise<unknown[]> => [
   ...(await db.execute(sql`
     select c.id, c.gross from invoice c left join invoice_line l on l.invoice_id = c.id left join invoice_tax t on t.invoice_id = c.id
-     where c.kind = 'credit-note' and (c.gross < 0 or l.net < 0 or l.tax < 0 or t.amount < 0 or t.net < 0)`)),
+     where c.gross < 0 or l.net < 0 or l.tax < 0 or t.amount < 0 or t.net < 0`)),
   ...(await db.execute(sql`
     select i.id from invoice i join invoice c on c.credits_id = i.id group by i.id having sum(c.gross) > i.gross or sum(c.tax) > i.tax`)),
   ...(await db.execute(sql`

@@ -80,7 +80,7 @@ export const MOVES: Readonly<Record<Step['kind'], (h: History, x: Step, about: A
   bill: async (h, x, { saleId, on }) => {
     return h.attempt(billSale, {
       saleId,
-      what: x.n < 3 ? 'remaining' : x.n < 5 ? 'handed-over' : { percent: '33.3' },
+      what: x.n < 3 ? 'remaining' : x.n < 5 ? 'handed-over' : { percent: x.n < 7 ? '33.3' : '4' },
       issue: true,
       on,
     })
