@@ -25,7 +25,7 @@ const columns = defineColumns<CustomerStanding>([
   },
   { key: 'email', head: 'E-mail', as: 'text', of: (c) => c.email, only: 'file' },
   { key: 'phone', head: 'Phone', as: 'text', of: (c) => c.phone, only: 'file' },
-  { key: 'kind', head: 'Kind', as: 'text', of: (c) => c.kind, only: 'file' },
+  { key: 'kind', head: 'Type', as: 'text', of: (c) => c.kind, only: 'file' },
   { key: 'sales', head: 'Sales', as: 'count', of: (c) => c.sales, blankZero: true, notOnPhone: true },
   { key: 'owed', head: 'Owes', as: 'money', of: (c) => c.owed, blankZero: true },
   { key: 'late', head: 'Late', as: 'money', of: (c) => c.late, blankZero: true, tone: 'late' },

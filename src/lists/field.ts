@@ -13,6 +13,8 @@ export interface Field<T> {
   readonly label: string
   readonly placeholder?: string
   readonly choices?: readonly Choice[]
+  /** Of choices as links: the one that holds where none is chosen; the list is always of one of them. */
+  readonly otherwise?: string
   /** What an address says; what is not understood is left out. */
   readonly read: (text: string | undefined) => T | null
 }
@@ -53,6 +55,12 @@ const literal =
 
 /** One of a few, as links above the list. */
 export const links = literal('links')
+/** The same where the list is always of one of them: of `otherwise` where none is chosen. */
+export const oneOf = <T extends string>(
+  label: string,
+  names: Readonly<Record<T, string>>,
+  otherwise: NoInfer<T>,
+): Field<T> => ({ ...links(label, names), otherwise })
 /** One of a few, as a field. */
 export const choice = literal('choice')
 

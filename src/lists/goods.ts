@@ -12,7 +12,7 @@ const columns = defineColumns<GoodsStanding>([
   { key: 'name', head: 'Name', as: 'text', of: (g) => g.goods.name, href: (g) => `/goods/${g.goods.id}` },
   {
     key: 'kind',
-    head: 'Kind',
+    head: 'Type',
     as: 'text',
     of: (g) => g.goods.kind,
     shown: (g) => GOODS_KIND_NAMES[g.goods.kind],
@@ -55,7 +55,7 @@ export const goodsList = defineList<GoodsStanding>()({
   path: '/goods',
   fields: {
     search: search('Search goods', 'code, name, barcode'),
-    kind: links('Kinds', GOODS_KIND_NAMES),
+    kind: links('Types', GOODS_KIND_NAMES),
     show: links('Only', { low: 'To reorder', retired: 'Discontinued' }),
     tag: hiddenText('Tag'),
   },

@@ -11,7 +11,7 @@ export type OwedGroup = keyof typeof AGE_GROUPS
 const WHAT: Readonly<Record<OwedGroup, string>> = {
   customer: 'Customer',
   sale: 'Sale',
-  kind: 'Kind',
+  kind: 'Type',
   channel: 'Channel',
 }
 
@@ -74,7 +74,7 @@ export const owedList = defineList<AgedRow>()({
     by: choice('Aged from', { due: 'due date', invoice: 'invoice date' }),
     group: choice('By', AGE_GROUPS),
     show: links('Only', { late: 'Late customers only', held: 'Customers with held money only' }),
-    kind: hiddenText('Kind'),
+    kind: hiddenText('Type'),
     channel: hiddenText('Channel'),
     customer: hiddenId('Customer'),
   },

@@ -138,7 +138,7 @@ export const salesByColumns = (part: 'kind' | 'channel', days: Pick<OffersKept, 
   defineColumns<SalesBy>([
     {
       key: 'group',
-      head: part === 'kind' ? 'Kind' : 'Channel',
+      head: part === 'kind' ? 'Type' : 'Channel',
       as: 'text',
       of: (r) => r.group,
       href: (r) => `/sales/reports?${new URLSearchParams({ view: 'by', ...days, [part]: r.group })}`,
@@ -169,7 +169,7 @@ export const ordersList = defineList<OrderInSpan>()({
   name: 'orders',
   title: 'Orders',
   path: '/sales/reports',
-  fields: { ...span, kind: hiddenText('Kind'), channel: hiddenText('Channel') },
+  fields: { ...span, kind: hiddenText('Type'), channel: hiddenText('Channel') },
   columns: defineColumns<OrderInSpan>([
     ...ofSale,
     { key: 'agreedOn', head: 'Accepted', as: 'day', of: (r) => r.agreedOn, tone: 'quiet' },

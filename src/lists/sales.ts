@@ -48,7 +48,7 @@ export const salesList = defineList<Glance>()({
   fields: {
     search: search('Search sales', 'number, customer, title, PO number'),
     stands: links('Status', { working: 'In progress', all: 'All', ...STATUS_NAMES }),
-    kind: hiddenText('Kind'),
+    kind: hiddenText('Type'),
     customer: hiddenId('Customer'),
     channel: links('Channels', CHANNEL_NAMES),
   },

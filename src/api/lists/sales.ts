@@ -167,13 +167,19 @@ export const stockAges = reader(stockAgesList, async (where, asked, size) => {
 
 export const profit = reader(profitList, async (where, asked, size) => {
   const span = spanOf(asked.filter, where.today)
-  const by = asked.filter.by ?? 'sale'
-  const list = { columns: profitColumns(by), opensBy: profitList.opensBy }
+  const { kind, channel, customer: customerId } = given(asked.filter)
+  // What one of them is made of are its sales.
+  const by = (kind ?? channel ?? customerId) === undefined ? (asked.filter.by ?? 'sale') : 'sale'
+  const list = { columns: profitColumns(by, span), opensBy: profitList.opensBy }
   const asEarners = (rows: readonly ProfitRow[]) =>
-    rows.filter((r) => r.key !== '').map((r) => ({ ...r, href: hrefOfEarner(by, r.key) }))
+    rows.filter((r) => r.key !== '').map((r) => ({ ...r, href: hrefOfEarner(by, r.key, span) }))
   if (by !== 'goods' && by !== 'month') {
     const part = partOf(asked, size, profitList.opensBy)
-    const { rows, sums, ends } = await readProfitPage(where.db, by, span, where.currency, part)
+    const { rows, sums, ends } = await readProfitPage(where.db, by, span, where.currency, part, {
+      kind,
+      channel,
+      customerId,
+    })
     return { ...pageOfQuery(list.columns, rows, size, { sums }), span, earners: asEarners(ends) }
   }
   const rows = await readProfit(where.db, by, span, where.currency)

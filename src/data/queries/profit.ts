@@ -62,6 +62,31 @@ interface Span {
   readonly to: Day
 }
 
+/** Sales of one kind, channel or customer alone; with a customer, what is of no sale of theirs too. */
+export interface EarnedOf {
+  readonly kind?: string
+  readonly channel?: string
+  readonly customerId?: number
+}
+
+/** What sales are asked about; null where all are. */
+const saleIs = ({ kind, channel, customerId }: EarnedOf): SQL | null => {
+  const asked = [
+    kind === undefined ? null : sql`s.kind = ${kind}`,
+    channel === undefined ? null : sql`s.channel = ${channel}`,
+    customerId === undefined ? null : sql`s.customer_id = ${customerId}`,
+  ].filter((is) => is !== null)
+  return asked.length === 0 ? null : sql`sale_id in (select s.id from sale s where ${sql.join(asked, sql` and `)})`
+}
+
+/** The same of what may be of no sale. */
+const isOf = (of: EarnedOf): SQL => {
+  const is = saleIs(of)
+  const alone = of.kind === undefined && of.channel === undefined && of.customerId !== undefined
+  if (!is) return sql`true`
+  return alone ? sql`(${is} or (sale_id is null and customer_id = ${of.customerId}))` : is
+}
+
 type Months = Awaited<ReturnType<typeof readWholeMonths>>
 
 /** Whether everything that was ever posted falls between two days: then sales need not be told apart by their months. */
@@ -150,18 +175,23 @@ export const listEarnedParts = async (
   span: Span,
   currency: string,
   parts: readonly EarnedPart[],
+  narrowed: EarnedOf = {},
 ): Promise<readonly (readonly Earned[])[]> => {
   const { by: of, named, key, name } = GROUPS[by]
   const isEver = await isEverything(db, span)
   // Nothing lies before it: the month it begins in is a whole one, whatever its day.
   const months = await readWholeMonths(db, isEver ? { ...span, from: monthStart(span.from) } : span)
-  const whole = wholeSales(isEver, months)
+  const narrow = saleIs(narrowed)
+  const whole = narrow
+    ? sql`select * from (${wholeSales(isEver, months)}) w where ${narrow}`
+    : wholeSales(isEver, months)
   const isCut = (part: EarnedPart): boolean => by === 'sale' && part.limit !== undefined && part.order?.by !== 'name'
   const cuts = parts.map(
     (part, i) => sql`select ${i}::int as part, x.* from (${isCut(part) ? cutSales(part) : cutGroups(part)}) x`,
   )
   const rest = sql`rest as materialized (
-      select sale_id, customer_id, sum(income)::bigint as income, sum(cost)::bigint as cost from (${restOfSpan(months)}) r group by 1, 2)`
+      select sale_id, customer_id, sum(income)::bigint as income, sum(cost)::bigint as cost from (${restOfSpan(months)}) r
+       where ${isOf(narrowed)} group by 1, 2)`
   const ofSale = sql`of_sale as ${isEver ? sql`not` : sql``} materialized (
       select sale_id, income, cost from (
         ${whole} union all select sale_id, sum(income)::bigint, sum(cost)::bigint from rest group by 1) s

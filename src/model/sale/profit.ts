@@ -1,10 +1,18 @@
 import { CHANNEL_NAMES } from '@/core/names'
 import type { Day } from '@/core/day'
+import { keysOf } from '@/core/keysOf'
 import type { ProfitBy } from '@/core/kinds'
 import { isZeroMoney, subtractMoney, sumMoney, toDecimalString, type Money } from '@/core/money'
 import type { Db } from '@/data/connect'
 import type { Part } from '@/data/queries/inOrder'
-import { listEarned, listEarnedByGoods, listEarnedByMonth, listEarnedParts, type Earned } from '@/data/queries/profit'
+import {
+  listEarned,
+  listEarnedByGoods,
+  listEarnedByMonth,
+  listEarnedParts,
+  type Earned,
+  type EarnedOf,
+} from '@/data/queries/profit'
 
 /** What something earned: income less what went for it. */
 export interface ProfitRow extends Earned {
@@ -27,10 +35,11 @@ const NONE: Readonly<Record<ProfitBy, string>> = {
 }
 
 const CHANNELS: ReadonlyMap<string, string> = new Map(Object.entries(CHANNEL_NAMES))
+export const nameOfChannel = (channel: string): string => CHANNELS.get(channel) ?? channel
 
 const nameOf = (by: ProfitBy, { key, name }: Earned): string => {
   if (key === '') return NONE[by]
-  return by === 'channel' ? (CHANNELS.get(key) ?? key) : name
+  return by === 'channel' ? nameOfChannel(key) : name
 }
 
 /** What of the whole no thing brought: typed lines, discounts, fees, differences in price. */
@@ -59,22 +68,27 @@ export const readProfit = async (
 /** So many that earned most, and so many that earned least. */
 const AT_THE_ENDS = 20
 
-/** A page of what was earned, sorted in the database, and what all of it comes to. */
+/** A page of what was earned (by sales of one kind, channel or customer alone), sorted in the database, and what all of it comes to. */
 export const readProfitPage = async (
   db: Db,
   by: Exclude<ProfitBy, 'goods' | 'month'>,
   span: { readonly from: Day; readonly to: Day },
   currency: string,
   part: Part,
+  of: EarnedOf = {},
 ) => {
   const named = (rows: readonly Earned[]): readonly ProfitRow[] =>
     rows.map((r) => ({ ...r, name: nameOf(by, r), profit: subtractMoney(r.income, r.cost) }))
   const end = (down: boolean) => ({ limit: AT_THE_ENDS, named: true, order: { by: 'profit', down } })
   // The first page of the usual order begins with the best: they are not looked for once more.
   const begins = part.order === undefined && !part.offset && (part.limit ?? 0) > AT_THE_ENDS
+  const narrowedBy = keysOf(of).some((k) => of[k] !== undefined)
   const [[rows = [], worst = [], found], months] = await Promise.all([
-    listEarnedParts(db, by, span, currency, [part, end(false), ...(begins ? [] : [end(true)])]),
-    listEarnedByMonth(db, span, currency),
+    listEarnedParts(db, by, span, currency, [part, end(false), ...(begins ? [] : [end(true)])], of),
+    // Few rows of what it is narrowed to, added up.
+    narrowedBy
+      ? listEarnedParts(db, 'channel', span, currency, [{}], of).then(([all = []]) => all)
+      : listEarnedByMonth(db, span, currency),
   ])
   const best = found ?? rows.filter((r) => r.key !== '').slice(0, AT_THE_ENDS)
   const [income, cost] = [totalOf(months, 'income', currency), totalOf(months, 'cost', currency)]

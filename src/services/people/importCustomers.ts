@@ -18,7 +18,7 @@ const COLUMNS = {
   email: ['email', 'mail', 'emailaddress'],
   phone: ['phone', 'tel', 'telephone', 'mobile'],
   address: ['address', 'billto', 'billingaddress', 'street'],
-  kind: ['kind', 'group'],
+  kind: ['kind', 'type', 'group'],
   note: ['note', 'notes'],
   days: ['days', 'net', 'terms', 'paymentterms'],
 } as const

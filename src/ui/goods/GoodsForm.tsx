@@ -77,7 +77,7 @@ export const GoodsForm = ({
           <FormText name="barcode" label="Barcode" most={60} />
         </div>
         <FormText name="name" label="Name" most={200} />
-        {id === null && <FormSelect name="kind" label="Kind" options={KINDS} />}
+        {id === null && <FormSelect name="kind" label="Type" options={KINDS} />}
         <Kit />
         <div className="grid grid-cols-2 gap-3">
           <Price currency={currency} />

@@ -60,6 +60,7 @@ export const ListNarrow = <Row,>({ open, about, counts, customer }: Props<Row>) 
             name={name}
             label={f.label}
             choices={f.choices ?? []}
+            usual={f.otherwise}
             path={list.path}
             query={query}
             counts={counts?.[name]}

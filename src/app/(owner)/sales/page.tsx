@@ -39,7 +39,7 @@ export default async function Sales({ searchParams }: { searchParams: Search }) 
       {shop.business.kinds.length > 1 && (
         <div className="mb-2">
           <ListLinks
-            label="Kinds"
+            label="Types"
             name="kind"
             choices={shop.business.kinds.map((k) => ({ value: k, name: k }))}
             path="/sales"

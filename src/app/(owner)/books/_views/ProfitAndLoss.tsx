@@ -1,7 +1,9 @@
+import { Fragment } from 'react'
 import { openShop } from '@/app/(owner)/_shop'
 import { formatDay, yearOf, type Day } from '@/core/day'
 import type { ProfitAndLoss as Report } from '@/core/ledger'
 import { absMoney, formatMoney } from '@/core/money'
+import { PROFIT_BY_NAMES } from '@/lists/profit'
 import { readProfitByMonth } from '@/model/books/books'
 import { readBudgeted } from '@/model/books/budget'
 import { ProfitChart } from '@/ui/books/ProfitChart'
@@ -10,6 +12,9 @@ import { To } from '@/ui/To'
 import { Answer } from './Answer'
 import { Columns, figuresOf, type Column } from './Columns'
 import { spansOf, type SpanColumn } from './spans'
+
+/** By what the gross profit of the same days is told apart elsewhere. */
+const EARNED_BY = ['sale', 'goods', 'customer', 'kind', 'channel'] as const
 
 /** What was earned and spent: its answer first, then by month, each beside the same days before. */
 export const ProfitAndLoss = async ({ from, to }: { from: Day; to: Day }) => {
@@ -51,6 +56,17 @@ export const ProfitAndLoss = async ({ from, to }: { from: Day; to: Day }) => {
         <To className="underline" href={`/books/budget?year=${yearOf(to)}`}>
           Budget of {yearOf(to)}
         </To>
+        <span>
+          Gross profit by{' '}
+          {EARNED_BY.map((by, i) => (
+            <Fragment key={by}>
+              {i > 0 && ' · '}
+              <To className="underline" href={`/sales/profit?${new URLSearchParams({ by, from, to })}`}>
+                {PROFIT_BY_NAMES[by].toLowerCase()}
+              </To>
+            </Fragment>
+          ))}
+        </span>
       </div>
     </>
   )
