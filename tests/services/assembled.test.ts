@@ -1,5 +1,10 @@
+import { setTimeout as sleep } from 'node:timers/promises'
+import { eq } from 'drizzle-orm'
 import { afterEach, beforeEach, describe, expect, test } from 'vitest'
+import { decimal } from '@/core/money'
 import { findBusiness } from '@/data/queries/business'
+import { replaceParts } from '@/data/queries/goods'
+import { goods } from '@/data/schema'
 import { goodsView } from '@/model/goods/goods'
 import { goodsStockView } from '@/model/goods/stockViews'
 import { readPicking } from '@/model/goods/picking'
@@ -139,6 +144,19 @@ describe('kits put together ahead', () => {
     expect(await s.refusal(changeGoods, { goodsId: duo, parts })).toBe('invalid')
     await s.run(takeKitsApart, { goodsId: duo, quantity: '1' })
     await s.run(changeGoods, { goodsId: duo, parts })
+  })
+
+  test('of the parts it has by then, where somebody is changing them', async () => {
+    let assembled: Promise<{ value: string }> | undefined
+    await s.db.transaction(async (tx) => {
+      await tx.update(goods).set({ name: 'A duo' }).where(eq(goods.id, duo))
+      assembled = s.answer(assembleKits, { goodsId: duo, quantity: '1' })
+      await sleep(300)
+      await replaceParts(tx, duo, [{ goodsId: s.violin, quantity: decimal(2) }])
+    })
+    // Two violins at 600.00, no rosin.
+    expect((await assembled!).value).toBe('1200.00')
+    expect(await there(s.rosin)).toMatchObject({ onHand: '20' })
   })
 })
 

@@ -7,7 +7,7 @@ import { isWhole, splitMoney, sumMoney, toDecimalString, type Decimal } from '@/
 import { findGoods, type Goods } from '@/data/queries/goods'
 import { takeNumber } from '@/data/queries/numbers'
 import { reserveId } from '@/data/queries/reserveId'
-import { insertMoves, listPlaces, type MoveRow } from '@/data/queries/stock'
+import { insertMoves, listPlaces, lockStock, type MoveRow } from '@/data/queries/stock'
 import { insertAssembly } from '@/data/queries/stockPapers'
 import { readUnitCosts } from '@/model/goods/unitCosts'
 import { defineCommand, paperDay, type Work } from '../command'
@@ -22,9 +22,17 @@ interface Assembling {
   readonly on: Day
 }
 
+/** A kit, locked with its parts: whoever changes what it is made of waits, or has written it already. */
+const takeKit = async (w: Work, goodsId: number): Promise<Goods> => {
+  const read = async () => found((await findGoods(w.tx, [goodsId])).get(goodsId), 'goods', goodsId)
+  const { id, parts } = await read()
+  await lockStock(w.tx, [id, ...parts.map((p) => p.goodsId)], w.currency)
+  return read()
+}
+
 /** A kit whose parts can lie together: none of them is told apart, or it could not be found again in the kit. */
 const assembling = async (w: Work, input: z.output<typeof assembleInput>): Promise<Assembling> => {
-  const kit = found((await findGoods(w.tx, [input.goodsId])).get(input.goodsId), 'goods', input.goodsId)
+  const kit = await takeKit(w, input.goodsId)
   if (kit.kind !== 'kit') refuseAt('goodsId', `${kit.name} is no kit. Only kits are assembled.`)
   if (kit.parts.length === 0) refuseAt('goodsId', `${kit.name} has no parts in stock.`)
   if (!isWhole(input.quantity)) refuseAt('quantity', 'Kits are assembled whole. Enter a whole number.')
