@@ -72,7 +72,6 @@ export const sale = pgTable(
     billed: minor()
       .notNull()
       .default(sql`0`),
-    lateFrom: onDay(),
   },
   (t) => [
     index('sale_customer').on(t.customerId, t.id),

@@ -1,0 +1,2 @@
+-- Nothing ever wrote or read it.
+ALTER TABLE "sale" DROP COLUMN "late_from";
