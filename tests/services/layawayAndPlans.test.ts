@@ -1,7 +1,10 @@
 import { s, openDesk, onDay, refusedOn, see, stands, moved, agreed, billed } from './moneyDesk'
 import { beforeAll, describe, expect, test } from 'vitest'
 import { addDays, day, type Day } from '@/core/day'
+import { toDecimalString } from '@/core/money'
+import { findBusiness } from '@/data/queries/business'
 import { listCollections, listPlansOfSales, sumPlanCharge } from '@/data/queries/plans'
+import { readSheet } from '@/model/sale/readSheet'
 import { billSale } from '@/services/billing/billSale'
 import { creditInvoice } from '@/services/billing/creditInvoice'
 import { chargeLate } from '@/services/money/chargeExtra'
@@ -55,6 +58,24 @@ describe('layaway', () => {
     )
     expect(change).toEqual([97_425n, -90_000n, -7425n, 0n])
     expect((await see(sale.id, '2026-04-09')).stands).toBe('settled')
+  })
+
+  test('is planned with what is still to come of it: nothing that was paid ahead, and what is not paid in time', async () => {
+    const sale = await layaway()
+    // 194.85 and 259.80, and 45.35 of the payment of 1 May.
+    await pay(sale.id, '2026-03-02', '500.00')
+    const business = (await findBusiness(s.db))!
+    const planned = async (on: string) =>
+      (await readSheet(s.db, sale.id, business, day(on)))!.planned.map((p) => [
+        p.on,
+        p.text,
+        toDecimalString(p.amount!),
+      ])
+    expect(await planned('2026-03-03')).toEqual([
+      ['2026-05-01', 'Layaway payment', '214.45'],
+      ['2026-06-01', 'Layaway payment', '259.80'],
+    ])
+    expect((await planned('2026-05-02'))[0]).toEqual(['2026-05-01', 'Layaway payment, not paid yet', '214.45'])
   })
 
   test.each([

@@ -25,10 +25,10 @@ export const plannedOf = (story: Story, today: Day): Sheet['planned'] => {
             : `${d.label}${d.dueOn < today ? ', late' : ''}`,
         amount: d.open,
       })
-  if (story.layaway && story.stands === 'agreed') {
-    const open = story.layaway.standing
-    for (const row of story.layaway.plan.rows.filter((r) => r.due >= today && isPositiveMoney(open.left)))
-      planned.push({ on: row.due, text: 'Layaway payment', amount: row.payment })
-  }
+  if (story.layaway && story.stands === 'agreed')
+    for (const row of story.layaway.standing.rows)
+      // What was paid ahead is not asked for again.
+      if (isPositiveMoney(row.open))
+        planned.push({ on: row.due, text: `Layaway payment${row.due < today ? ', not paid yet' : ''}`, amount: row.open })
   return planned.sort((a, b) => compareDays(a.on, b.on))
 }
