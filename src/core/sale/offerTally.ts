@@ -1,6 +1,7 @@
 import { present } from '@/core/present'
 import { addMoney, decimal, zeroMoney, type Decimal, type Money } from '../money'
 import { daysBetween, type Day } from '../day'
+import { rowsBy } from '../rowsBy'
 
 /** An estimate that was sent, and what became of it. */
 export interface OfferFate {
@@ -33,9 +34,7 @@ export const fateOf = ({ agreedOn, lost }: Pick<OfferFate, 'agreedOn' | 'lost'>)
 
 /** Counts estimates by group, in the order the groups first appear: how many became orders, and how long that took. */
 export const tallyOffers = (offers: readonly OfferFate[], currency: string): OfferTally[] => {
-  const groups = new Map<string, OfferFate[]>()
-  for (const o of offers) groups.set(o.group, [...(groups.get(o.group) ?? []), o])
-  return [...groups].map(([group, of]) => {
+  return [...rowsBy(offers, (o) => o.group)].map(([group, of]) => {
     const agreed = of.filter((o) => fateOf(o) === 'agreed')
     const lost = of.filter((o) => fateOf(o) === 'lost')
     const decided = agreed.length + lost.length

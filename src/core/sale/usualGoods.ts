@@ -1,6 +1,7 @@
 import { present } from '@/core/present'
 import { decimal, ZERO, type Decimal } from '../money'
 import { compareDays, daysBetween, type Day } from '../day'
+import { rowsBy } from '../rowsBy'
 
 /** One time a customer took something. */
 export interface Taking {
@@ -30,9 +31,7 @@ const MONTH = decimal('30.4375')
  * time through `today`, and never less than one month, so that one purchase of yesterday is not thirty a month.
  */
 export const usualGoods = (takings: readonly Taking[], today: Day): UsualThing[] => {
-  const byGoods = new Map<number, Taking[]>()
-  for (const t of takings) byGoods.set(t.goodsId, [...(byGoods.get(t.goodsId) ?? []), t])
-  return [...byGoods]
+  return [...rowsBy(takings, (t) => t.goodsId)]
     .map(([goodsId, of]): UsualThing => {
       const sorted = [...of].sort((a, b) => compareDays(a.on, b.on))
       const last = present(sorted.at(-1))

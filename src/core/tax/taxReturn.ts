@@ -11,6 +11,7 @@ import {
   type Money,
 } from '../money'
 import type { Day } from '../day'
+import { rowsBy } from '../rowsBy'
 
 /** Tax that was charged to customers, or paid on what was bought. */
 export const TAX_SIDES = ['sales', 'purchases'] as const
@@ -71,11 +72,7 @@ export interface TaxRow<F extends TaxFact = TaxFact> {
  * @example two invoices of 100.00 with 8.25 → one row, net 200.00, tax 16.50
  */
 export const taxRows = <F extends TaxFact>(facts: readonly F[], currency: string): readonly TaxRow<F>[] => {
-  const groups = new Map<string, F[]>()
-  for (const fact of facts) {
-    const key = `${fact.side}:${fact.taxCodeId ?? 0}:${fact.componentId ?? 0}`
-    groups.set(key, [...(groups.get(key) ?? []), fact])
-  }
+  const groups = rowsBy(facts, (f) => `${f.side}:${f.taxCodeId ?? 0}:${f.componentId ?? 0}`)
   const order = (r: TaxRow<F>): number => TAX_SIDES.indexOf(r.side)
   return [...groups.values()]
     .flatMap((of): TaxRow<F>[] => {

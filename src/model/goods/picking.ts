@@ -12,6 +12,7 @@ import type { Asked } from '../where'
 import { pieceNames } from './pieceNames'
 import { togetherIn } from './together'
 import { readSetAside, type Kept } from '../sale/setAside'
+import { rowsBy } from '@/core/rowsBy'
 
 const batchIds = (rows: readonly { readonly batchId: number | null }[]): number[] =>
   rows.flatMap((r) => r.batchId ?? [])
@@ -88,8 +89,7 @@ const needsOf = (left: readonly Left[], only: Wish['only']): readonly Need[] =>
 
 /** What lies free, thing by thing; what is taken for one sale is not proposed to the next. */
 const binsOf = (free: readonly Lying[]) => {
-  const bins = new Map<number, readonly Lying[]>()
-  for (const l of free) bins.set(l.goodsId, [...(bins.get(l.goodsId) ?? []), l])
+  const bins = new Map(rowsBy(free, (l) => l.goodsId))
   const turns = new Map([...new Set(free.map((l) => l.placeId))].map((placeId, turn) => [placeId, turn]))
   const turnOf = (l: Lying): number => turns.get(l.placeId) ?? 0
   return {

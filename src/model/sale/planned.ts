@@ -29,6 +29,10 @@ export const plannedOf = (story: Story, today: Day): Sheet['planned'] => {
     for (const row of story.layaway.standing.rows)
       // What was paid ahead is not asked for again.
       if (isPositiveMoney(row.open))
-        planned.push({ on: row.due, text: `Layaway payment${row.due < today ? ', not paid yet' : ''}`, amount: row.open })
+        planned.push({
+          on: row.due,
+          text: `Layaway payment${row.due < today ? ', not paid yet' : ''}`,
+          amount: row.open,
+        })
   return planned.sort((a, b) => compareDays(a.on, b.on))
 }

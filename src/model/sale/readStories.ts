@@ -20,6 +20,7 @@ import { listExtraCharges } from '@/data/queries/extraCharge'
 import { listWriteOffs } from '@/data/queries/writeOff'
 import { listPromises } from '@/data/queries/payPromise'
 import { isPositiveMoney } from '@/core/money'
+import { rowsBy } from '@/core/rowsBy'
 import { readSetAside } from './setAside'
 import { tellStory } from './tellStory'
 
@@ -103,7 +104,6 @@ export const readStories = async (db: Db, ids: readonly number[], business: Busi
 
 /** Rows by their sale, grouped once however many sales there are. */
 const bySale = <T extends { saleId: number | null }>(rows: readonly T[]): ((saleId: number) => readonly T[]) => {
-  const groups = new Map<number | null, T[]>()
-  for (const row of rows) groups.set(row.saleId, [...(groups.get(row.saleId) ?? []), row])
+  const groups = rowsBy(rows, (row) => row.saleId)
   return (saleId) => groups.get(saleId) ?? []
 }
