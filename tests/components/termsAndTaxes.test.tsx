@@ -179,7 +179,7 @@ describe('taxes', () => {
     const sent = answerCalls({ 'POST /tax-areas': { status: 201, body: {} } })
     render(
       <Areas
-        areas={[{ code: 'OUT', name: 'Out of state', taxCode: 'ZERO' }]}
+        areas={[{ id: 4, code: 'OUT', name: 'Out of state', taxCode: 'ZERO' }]}
         codes={[
           { code: 'STD', name: 'Sales tax' },
           { code: 'ZERO', name: 'Zero-rated' },

@@ -37,24 +37,6 @@ const stock = async (goodsId: number, asOf = '2026-03-01') => {
   return view.rows.map((r) => `${r.placeId === shop ? 'shop' : 'bench'} ${r.onHand} at ${r.unitCost}: ${r.value}`)
 }
 
-describe('places', () => {
-  test('are named once; one of them is the usual one, and stays so until another is', async () => {
-    expect(await s.refusal(addPlace, { code: 'bench', name: 'Other' })).toBe('taken')
-    expect(await s.refusal(addPlace, { code: 'B2', name: 'bench' })).toBe('taken')
-    expect((await listPlaces(s.db)).map((p) => [p.name, p.usual])).toEqual([
-      ['Shop', true],
-      ['Bench', false],
-    ])
-    await s.run(changePlace, { placeId: bench, usual: true, name: 'Workbench' })
-    expect((await listPlaces(s.db)).map((p) => [p.name, p.usual])).toEqual([
-      ['Workbench', true],
-      ['Shop', false],
-    ])
-    expect(await s.refusal(changePlace, { placeId: bench, usual: false })).toBe('invalid')
-    expect(await s.refusal(changePlace, { placeId: 99, name: 'x' })).toBe('not-found')
-  })
-})
-
 describe('goods carried to another place', () => {
   test('take along what they cost, post nothing, and every day knows where they lay', async () => {
     // Five at 600.00 in the shop since 1 January.

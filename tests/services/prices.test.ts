@@ -1,9 +1,10 @@
 import { beforeAll, describe, expect, test } from 'vitest'
 import { findBusiness, type Business } from '@/data/queries/business'
+import { listTaxAreas } from '@/data/queries/prices'
 import { sumRole } from '@/data/queries/balances'
 import { billSale } from '@/services/billing/billSale'
 import { addGoods, changeGoods } from '@/services/goods/keepGoods'
-import { addPriceLevel, addTaxArea } from '@/services/goods/priceLevels'
+import { addPriceLevel, addTaxArea, changeTaxArea } from '@/services/goods/priceLevels'
 import { addCustomer } from '@/services/people/keepCustomer'
 import { readPrice } from '@/model/goods/prices'
 import { saleView } from '@/model/sale/saleView'
@@ -121,6 +122,27 @@ describe('prices', () => {
       totals: { tax: '0.00' },
       lines: [{ taxCode: 'ZERO' }],
     })
+  })
+
+  test('another tax code of an area holds for what is written from then on', async () => {
+    const [area] = await listTaxAreas(s.db)
+    const customerId = await s.run(addCustomer, {
+      name: 'Further Away',
+      addresses: [{ kind: 'deliver-to', text: '9 Far Road', taxArea: 'OUT' }],
+    })
+    const sale = () => s.answer(startSale, { customerId, lines: [{ goodsId: s.violin, quantity: '1' }] })
+    const before = await sale()
+    expect(before.lines[0]!.taxCode).toBe('ZERO')
+    expect(await s.refusal(changeTaxArea, { areaId: area!.id, taxCode: 'NONE' })).toBe('invalid')
+    expect(await s.answer(changeTaxArea, { areaId: area!.id, taxCode: 'STD' })).toEqual({
+      id: area!.id,
+      code: 'OUT',
+      name: 'Out of state',
+      taxCode: 'STD',
+    })
+    expect((await sale()).lines[0]!.taxCode).toBe('STD')
+    expect((await view(before.id)).lines[0]!.taxCode).toBe('ZERO')
+    await s.run(changeTaxArea, { areaId: area!.id, taxCode: 'ZERO' })
   })
 
   test('a charge typed on an invoice is taxed where the sale is delivered, and is income of charges', async () => {

@@ -11,7 +11,7 @@ import { dropFile, keepFile } from '@/services/files/keepFile'
 import { assembleKits, takeKitsApart } from '@/services/goods/assemble'
 import { importGoods } from '@/services/goods/importGoods'
 import { addGoods, changeGoods } from '@/services/goods/keepGoods'
-import { addPriceLevel, addTaxArea, changePriceLevel } from '@/services/goods/priceLevels'
+import { addPriceLevel, addTaxArea, changePriceLevel, changeTaxArea } from '@/services/goods/priceLevels'
 import { day as dayField, id as idField, quantityOrZero } from '@/contract/fields'
 import { priceLevelsView, readPrice, taxAreasView } from '@/model/goods/prices'
 import { readPicking } from '@/model/goods/picking'
@@ -105,6 +105,10 @@ export const goods = [
     method: 'PATCH',
   }),
   change('/tax-areas', 'A tax area: where taxed goods take another tax code.', addTaxArea, { status: 201 }),
+  change('/tax-areas/{id}', 'Another name or tax code for a tax area, from now on.', changeTaxArea, {
+    path: { areaId: 'id' },
+    method: 'PATCH',
+  }),
   read('/tax-areas', 'The tax areas.', noQuery, async ({ db }) => whole(await taxAreasView(db))),
   change(
     '/files',

@@ -5,6 +5,8 @@ import { goods } from './things'
 
 const place = z.object({ id: z.int(), code: z.string(), name: z.string(), usual: z.boolean() })
 
+const taxArea = z.object({ id: z.int(), code: z.string(), name: z.string(), taxCode: z.string() })
+
 /** How pieces are told apart; null where they are not. */
 const pieces = { lot: z.string().nullable(), expires: dayText.nullable(), serial: z.string().nullable() }
 
@@ -88,8 +90,9 @@ export const goodsAnswers = {
     }),
   ),
   'PATCH /price-levels/{id}': z.object({ id: z.int(), code: z.string(), name: z.string() }),
-  'POST /tax-areas': z.object({ id: z.int(), code: z.string(), name: z.string(), taxCode: z.string() }),
-  'GET /tax-areas': list(z.object({ id: z.int(), code: z.string(), name: z.string(), taxCode: z.string() })),
+  'POST /tax-areas': taxArea,
+  'PATCH /tax-areas/{id}': taxArea,
+  'GET /tax-areas': list(taxArea),
   'POST /files': z.object({ id: z.int(), name: z.string(), type: z.string(), size: z.int() }),
   'GET /files': list(z.object({ id: z.int(), name: z.string(), type: z.string(), size: z.int(), addedOn: dayText })),
   'DELETE /files/{id}': z.object({ id: z.int() }),

@@ -82,3 +82,11 @@ export const listTaxAreas = (db: Db) =>
     .orderBy(asc(taxArea.code))
 
 export const insertTaxArea = insertOne(taxArea)
+
+export const updateTaxArea = async (
+  db: Db,
+  id: number,
+  change: Partial<typeof taxArea.$inferInsert>,
+): Promise<void> => {
+  await db.update(taxArea).set(change).where(eq(taxArea.id, id))
+}

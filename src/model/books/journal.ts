@@ -1,4 +1,5 @@
 import type { Day } from '@/core/day'
+import { isKeptByPapers } from '@/core/ledger'
 import { listAccounts } from '@/data/queries/accounts'
 import { listClosings } from '@/data/queries/closings'
 import { listTaxed, sumTax, type TaxedFilter, type TaxedRow } from '@/data/queries/taxSums'
@@ -13,6 +14,10 @@ interface Span {
 
 /** The accounts that are offered where one is chosen. */
 export const readAccounts = async ({ db }: Where) => (await listAccounts(db)).filter((a) => !a.hidden)
+
+/** Those of them that the owner may post to by hand: no documents keep them. */
+export const readOwnAccounts = async (where: Where) =>
+  (await readAccounts(where)).filter((a) => !isKeptByPapers(a)).map(({ id, code, name }) => ({ id, code, name }))
 
 export type Closing = Awaited<ReturnType<typeof listClosings>>[number]
 

@@ -44,7 +44,7 @@ const ownOne = async (w: Work, id: number): Promise<Account> => {
 
 const USES: Readonly<Record<AccountUse['kind'], (text: string) => string>> = {
   repeat: (text) => `A repeat posts to it: ${text}. Stop that first.`,
-  rule: (text) => `A bank rule posts to it: ${text}. Stop that first.`,
+  rule: (text) => `A bank rule posts to it: ${text}. Delete that under Bank statements first.`,
   bank: (text) => `It is the account of ${text}, whose statements are compared with it, so it stays.`,
   goods: (text) => `${text} is sold into it. Choose another income account there first, or merge this one.`,
 }

@@ -13,30 +13,42 @@ export const placeNamed = (places: readonly PlaceRow[], placeId: number | undefi
   )
 }
 
+/** Refuses a code or a name that another place has. */
+const mustBeFree = (
+  others: readonly PlaceRow[],
+  { code, name }: { readonly code?: string; readonly name?: string },
+) => {
+  const same = (a: string, b: string | undefined): boolean => a.toLowerCase() === b?.toLowerCase()
+  if (code && others.some((p) => same(p.code, code))) refuse({ code: 'taken', what: 'code', value: code })
+  if (name && others.some((p) => same(p.name, name))) refuse({ code: 'taken', what: 'name', value: name })
+}
+
 /** Another place where goods lie: a bench, a window, a van. */
 export const addPlace = defineCommand('add-place', addPlaceInput, async (w, { code, name, usual = false }) => {
-  const places = await listPlaces(w.tx)
-  if (places.some((p) => p.code.toLowerCase() === code.toLowerCase()))
-    refuse({ code: 'taken', what: 'code', value: code })
-  if (places.some((p) => p.name.toLowerCase() === name.toLowerCase()))
-    refuse({ code: 'taken', what: 'name', value: name })
+  mustBeFree(await listPlaces(w.tx), { code, name })
   if (usual) await clearUsualPlace(w.tx)
   const id = await insertPlace(w.tx, { code, name, usual })
   return { id, answer: async () => ({ id, code, name, usual }) }
 })
 
-/** Another name for a place, or the usual one from now on. What lies there stays. */
-export const changePlace = defineCommand('change-place', changePlaceInput, async (w, { placeId, name, usual }) => {
-  const places = await listPlaces(w.tx)
-  const before = found(
-    places.find((p) => p.id === placeId),
-    'place',
-    placeId,
-  )
-  if (name && places.some((p) => p.id !== placeId && p.name.toLowerCase() === name.toLowerCase()))
-    refuse({ code: 'taken', what: 'name', value: name })
-  if (usual) await clearUsualPlace(w.tx)
-  const now = { ...before, name: name ?? before.name, usual: usual ?? before.usual }
-  await updatePlace(w.tx, placeId, { name: now.name, usual: now.usual })
-  return { id: placeId, answer: async () => now }
-})
+/** Another code or name for a place, or the usual one from now on. What lies there stays. */
+export const changePlace = defineCommand(
+  'change-place',
+  changePlaceInput,
+  async (w, { placeId, code, name, usual }) => {
+    const places = await listPlaces(w.tx)
+    const before = found(
+      places.find((p) => p.id === placeId),
+      'place',
+      placeId,
+    )
+    mustBeFree(
+      places.filter((p) => p !== before),
+      { code, name },
+    )
+    if (usual) await clearUsualPlace(w.tx)
+    const now = { ...before, code: code ?? before.code, name: name ?? before.name, usual: usual ?? before.usual }
+    await updatePlace(w.tx, placeId, { code: now.code, name: now.name, usual: now.usual })
+    return { id: placeId, answer: async () => now }
+  },
+)

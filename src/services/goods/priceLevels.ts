@@ -1,6 +1,18 @@
 import { ZERO } from '@/core/money'
-import { addPriceLevelInput, changePriceLevelInput, addTaxAreaInput } from '@/contract/inputs/goods/priceLevels'
-import { insertPriceLevel, insertTaxArea, listPriceLevels, listTaxAreas, updatePriceLevel } from '@/data/queries/prices'
+import {
+  addPriceLevelInput,
+  changePriceLevelInput,
+  addTaxAreaInput,
+  changeTaxAreaInput,
+} from '@/contract/inputs/goods/priceLevels'
+import {
+  insertPriceLevel,
+  insertTaxArea,
+  listPriceLevels,
+  listTaxAreas,
+  updatePriceLevel,
+  updateTaxArea,
+} from '@/data/queries/prices'
 import { taxCodeNamed } from '../books/taxCodeNamed'
 import { defineCommand } from '../command'
 import { found, refuse } from '@/contract/refuse'
@@ -52,3 +64,27 @@ export const addTaxArea = defineCommand('add-tax-area', addTaxAreaInput, async (
   const areaId = await insertTaxArea(w.tx, { code, name, taxCodeId: named.id })
   return { id: areaId, answer: async () => ({ id: areaId, code, name, taxCode: named.code }) }
 })
+
+/** Another name or tax code for a tax area, for what is written from now on. */
+export const changeTaxArea = defineCommand(
+  'change-tax-area',
+  changeTaxAreaInput,
+  async (w, { areaId, name, taxCode }) => {
+    const before = found(
+      (await listTaxAreas(w.tx)).find((a) => a.id === areaId),
+      'tax region',
+      areaId,
+    )
+    const named = taxCode === undefined ? null : taxCodeNamed(await w.taxCodes(), taxCode, 'taxCode')
+    await updateTaxArea(w.tx, areaId, { name: name ?? before.name, taxCodeId: named?.id ?? before.taxCodeId })
+    return {
+      id: areaId,
+      answer: async () => ({
+        id: areaId,
+        code: before.code,
+        name: name ?? before.name,
+        taxCode: named?.code ?? before.taxCode,
+      }),
+    }
+  },
+)

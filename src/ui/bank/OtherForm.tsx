@@ -6,7 +6,8 @@ import type { StatementView } from '@/model/bank/statements'
 import { Choice } from '../Choice'
 import { CommandForm } from '../form/CommandForm'
 import { FormFind } from '../form/FormFind'
-import { FormCheck, FormSelect, FormText } from '../form/inputs'
+import { FormCheck, FormText } from '../form/inputs'
+import { RuleTarget } from './BankRules'
 import { findCustomers, findSuppliers } from '../Picker'
 
 interface Props {
@@ -94,22 +95,7 @@ const ToAccount = ({ line, accounts, taxCodes, currency, onDone }: Props) => {
       submit="Post"
     >
       <div className="grid gap-3">
-        <FormSelect
-          name="settles.0.accountId"
-          label="Account"
-          options={[
-            { value: '', name: '' },
-            ...accounts.map((a) => ({ value: String(a.id), name: `${a.code} ${a.name}` })),
-          ]}
-        />
-        <FormSelect
-          name="settles.0.taxCode"
-          label="Tax in it"
-          options={[
-            { value: '', name: 'None' },
-            ...taxCodes.map((t) => ({ value: t.code, name: `${t.code} ${t.name}` })),
-          ]}
-        />
+        <RuleTarget accounts={accounts} taxCodes={taxCodes} account="settles.0.accountId" taxCode="settles.0.taxCode" />
         <FormCheck
           name="remember"
           label="Always, automatically"

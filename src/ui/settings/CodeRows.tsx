@@ -1,9 +1,13 @@
+import type { ReactNode } from 'react'
+
 interface Props {
   readonly rows: readonly {
     readonly code: string
     readonly name: string
     /** What is set for it, a cell each; in a cell, a line each. */
     readonly says: readonly (readonly string[])[]
+    /** What can be done with it. */
+    readonly act?: ReactNode
   }[]
 }
 
@@ -25,6 +29,7 @@ export const CodeRows = ({ rows }: Props) =>
                 ))}
               </td>
             ))}
+            {r.act && <td className="r">{r.act}</td>}
           </tr>
         ))}
       </tbody>

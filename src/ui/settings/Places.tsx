@@ -1,9 +1,12 @@
 'use client'
+import { EditInPanel } from '../EditInPanel'
 import { CommandForm } from '../form/CommandForm'
 import { FormText } from '../form/inputs'
 import { useSendAlone } from '../send'
 
 const schema = () => import('@/contract/inputs/goods/places').then((m) => m.addPlaceInput)
+const changeSchema = () =>
+  import('@/contract/inputs/goods/places').then((m) => m.changePlaceInput.omit({ placeId: true }))
 
 interface Place {
   readonly id: number
@@ -11,6 +14,29 @@ interface Place {
   readonly name: string
   readonly usual: boolean
 }
+
+const EditPlace = ({ place }: { readonly place: Place }) => (
+  <EditInPanel name={place.name}>
+    {(close) => (
+      <CommandForm
+        method="PATCH"
+        path={`/places/${place.id}`}
+        schema={changeSchema}
+        start={{ code: place.code, name: place.name }}
+        asBody={(d) => d}
+        say={(p) => `${p.name} saved.`}
+        onDone={close}
+        submit="Save"
+        changes
+      >
+        <div className="grid gap-3">
+          <FormText name="code" label="Code" most={20} />
+          <FormText name="name" label="Name of the place" most={60} />
+        </div>
+      </CommandForm>
+    )}
+  </EditInPanel>
+)
 
 /** Where goods lie. With one place nobody is asked for it anywhere; from the second on goods can be moved and counted by place. */
 export const Places = ({ places }: { readonly places: readonly Place[] }) => {
@@ -31,6 +57,9 @@ export const Places = ({ places }: { readonly places: readonly Place[] }) => {
             <tr key={p.id}>
               <td className="font-figure">{p.code}</td>
               <td>{p.name}</td>
+              <td className="r">
+                <EditPlace place={p} />
+              </td>
               <td className="r">
                 {p.usual ? (
                   <span className="sub">Default</span>

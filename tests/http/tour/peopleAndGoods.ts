@@ -62,6 +62,10 @@ export const peopleAndGoods = (open: () => Tour, made: Made): void => {
       await tour.does('PATCH /price-levels/{id}', { id: level.id, body: { percentOff: '20' } })
       expect((await tour.does('GET /price-levels')).items).toMatchObject([{ code: 'SCHOOL', percentOff: '20' }])
       await tour.does('POST /tax-areas', { body: { code: 'OUT', name: 'Out of state', taxCode: 'ZERO' } })
+      const [area] = (await tour.does('GET /tax-areas')).items as { id: number }[]
+      expect(
+        await tour.does('PATCH /tax-areas/{id}', { id: area!.id, body: { name: 'Beyond the state' } }),
+      ).toMatchObject({ code: 'OUT', name: 'Beyond the state', taxCode: 'ZERO' })
       expect((await tour.does('GET /tax-areas')).items).toMatchObject([{ code: 'OUT', taxCode: 'ZERO' }])
       await tour.does('POST /suppliers', { body: { name: 'Gutwerk Strings' } })
       expect((await tour.does('GET /suppliers', { query: { search: 'gut' } })).items).toMatchObject([
@@ -230,7 +234,10 @@ export const peopleAndGoods = (open: () => Tour, made: Made): void => {
       const [shop] = (await tour.does('GET /places')).items as { id: number; usual: boolean }[]
       expect(shop?.usual).toBe(true)
       const bench = await tour.does('POST /places', { body: { code: 'BENCH', name: 'Bench' } })
-      expect(await tour.does('PATCH /places/{id}', { id: bench.id, body: { name: 'Workbench' } })).toMatchObject({
+      expect(
+        await tour.does('PATCH /places/{id}', { id: bench.id, body: { code: 'WB', name: 'Workbench' } }),
+      ).toMatchObject({
+        code: 'WB',
         name: 'Workbench',
         usual: false,
       })

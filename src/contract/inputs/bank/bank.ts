@@ -61,10 +61,12 @@ export const importStatementInput = z.object({
     .max(6_000_000, 'A file has at most 4 MB.'),
 })
 
+const chosenAccount = z.number({ error: 'Choose an account.' }).int().positive('Choose an account.')
+
 const settle = z.object({
   kind: z.enum(SETTLE_KINDS, { error: `Say ${SETTLE_KINDS.join(', ')}.` }),
   id: id.optional(),
-  accountId: z.number({ error: 'Choose an account.' }).int().positive('Choose an account.').optional(),
+  accountId: chosenAccount.optional(),
   receiptIds: z.array(id).min(1, 'Name at least one receipt.').max(500).optional(),
   amount: positiveAmount,
   taxCode: text(40).optional(),
@@ -85,7 +87,7 @@ export const statementInput = z.object({ statementId: id })
 
 export const addBankRuleInput = z.object({
   contains: needed(200, 'A text'),
-  accountId: id,
+  accountId: chosenAccount,
   taxCode: text(40).optional(),
   /** Posted by itself when a statement comes. */
   always: z.boolean({ error: 'Say true or false.' }).default(false),

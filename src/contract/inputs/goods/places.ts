@@ -11,6 +11,7 @@ export const addPlaceInput = z.object({
 
 export const changePlaceInput = z.object({
   placeId: id,
+  code: needed(20, 'A code').optional(),
   name: needed(60, 'A name').optional(),
   usual: z.literal(true, { error: 'Make another place the default instead.' }).optional(),
 })

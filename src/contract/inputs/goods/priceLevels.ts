@@ -15,8 +15,9 @@ export const changePriceLevelInput = z
   .partial()
   .required({ levelId: true })
 
-export const addTaxAreaInput = z.object({
-  code: needed(40, 'A code'),
-  name: needed(80, 'A name'),
-  taxCode: needed(40, 'A tax code'),
-})
+const area = { name: needed(80, 'A name'), taxCode: needed(40, 'A tax code') }
+export const addTaxAreaInput = z.object({ code: needed(40, 'A code'), ...area })
+export const changeTaxAreaInput = z
+  .object({ areaId: id, ...area })
+  .partial()
+  .required({ areaId: true })

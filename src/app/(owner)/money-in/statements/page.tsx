@@ -1,8 +1,11 @@
 import type { Metadata } from 'next'
 import { bankStatements } from '@/api/lists/bank'
 import { formatDigits } from '@/core/locale'
-import { bankAccountViews } from '@/model/bank/statements'
+import { bankAccountViews, bankRuleViews } from '@/model/bank/statements'
+import { readOwnAccounts } from '@/model/books/journal'
+import { readPlainTaxCodes } from '@/model/books/taxCodes'
 import { AddBankAccount } from '@/ui/bank/BankAccountForm'
+import { BankRules } from '@/ui/bank/BankRules'
 import { BringStatement } from '@/ui/bank/BringStatement'
 import { Feed } from '@/ui/bank/Feed'
 import { Facts } from '@/ui/Facts'
@@ -17,7 +20,13 @@ export const metadata: Metadata = { title: 'Bank statements' }
 
 export default async function Statements({ searchParams }: { searchParams: Search }) {
   const [shop, query] = await Promise.all([openShop(), queryOf(searchParams)])
-  const [accounts, open] = await Promise.all([bankAccountViews(shop.db, shop), openList(bankStatements, shop, query)])
+  const [accounts, open, rules, ownAccounts, codes] = await Promise.all([
+    bankAccountViews(shop.db, shop),
+    openList(bankStatements, shop, query),
+    bankRuleViews(shop.db),
+    readOwnAccounts(shop),
+    readPlainTaxCodes(shop.db, shop.today),
+  ])
   return (
     <>
       <Heading
@@ -48,6 +57,9 @@ export default async function Statements({ searchParams }: { searchParams: Searc
         <div className="no-print mt-5">
           <ListExport name="bank-statements" query={open.query} />
         </div>
+      )}
+      {accounts.length > 0 && (
+        <BankRules rules={rules} accounts={ownAccounts} taxCodes={codes.map(({ code, name }) => ({ code, name }))} />
       )}
     </>
   )

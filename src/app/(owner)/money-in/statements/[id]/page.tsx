@@ -2,10 +2,9 @@ import type { Metadata } from 'next'
 import { notFound } from 'next/navigation'
 import { formatDay } from '@/core/day'
 import { formatCount, formatDigits } from '@/core/locale'
-import { isKeptByPapers } from '@/core/ledger'
 import { isLong, proposalViews } from '@/model/bank/proposals'
 import { statementView } from '@/model/bank/statements'
-import { readAccounts } from '@/model/books/journal'
+import { readOwnAccounts } from '@/model/books/journal'
 import { readPlainTaxCodes } from '@/model/books/taxCodes'
 import { FinishStatement } from '@/ui/bank/FinishStatement'
 import { StatementDesk } from '@/ui/bank/StatementDesk'
@@ -23,7 +22,7 @@ export default async function StatementPage({ params }: { params: Promise<{ id: 
   const s = (await statementView(shop.db, id, shop.currency)) ?? notFound()
   const [found, accounts, codes] = await Promise.all([
     isLong(s.open) ? null : proposalViews(shop.db, id, shop.currency),
-    readAccounts(shop),
+    readOwnAccounts(shop),
     readPlainTaxCodes(shop.db, shop.today),
   ])
   return (
@@ -56,7 +55,7 @@ export default async function StatementPage({ params }: { params: Promise<{ id: 
         lines={s.lines}
         statementId={id}
         proposals={found?.proposals ?? null}
-        accounts={accounts.filter((a) => !isKeptByPapers(a)).map(({ id: of, code, name }) => ({ id: of, code, name }))}
+        accounts={accounts}
         taxCodes={codes.map(({ code, name }) => ({ code, name }))}
         done={s.done}
         currency={shop.currency}

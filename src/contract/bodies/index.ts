@@ -1,39 +1,20 @@
 import type { z } from 'zod'
+import type { Body, Given } from './body'
+import type { BuyingBodies } from './buying'
 import type { changeSettingsInput } from '@/contract/inputs/access/changeSettings'
 import type { addCustomerInput, changeCustomerInput } from '@/contract/inputs/people/keepCustomer'
 import type { joinCustomersInput } from '@/contract/inputs/people/joinCustomers'
 import type { addGoodsInput, changeGoodsInput } from '@/contract/inputs/goods/keepGoods'
 import type { importGoodsInput } from '@/contract/inputs/goods/importGoods'
-import type { addPriceLevelInput, changePriceLevelInput, addTaxAreaInput } from '@/contract/inputs/goods/priceLevels'
-import type { addSupplierInput, changeSupplierInput } from '@/contract/inputs/buying/suppliers'
 import type {
-  changeOrderInput,
-  closeOrderInput,
-  orderGoodsInput,
-  sendOrderInput,
-} from '@/contract/inputs/buying/orders'
-import type { orderForSaleInput, orderProposedInput } from '@/contract/inputs/buying/orderForSale'
-import type {
-  creditBillInput,
-  returnToSupplierInput,
-  undoReceiptInput,
-  voidCreditInput,
-} from '@/contract/inputs/buying/sentBack'
-import type { billRepeatInput, startBillRepeatInput } from '@/contract/inputs/buying/repeatBill'
-import type { supplierRefundInput, voidSupplierRefundInput } from '@/contract/inputs/buying/supplierRefund'
-import type { landedCostInput, voidLandedCostInput } from '@/contract/inputs/buying/landedCost'
-import type { paymentRunInput } from '@/contract/inputs/buying/paymentRun'
-import type { setOffInput, voidSetOffInput } from '@/contract/inputs/buying/setOff'
-import type { receiveGoodsInput } from '@/contract/inputs/buying/receive'
-import type {
-  enterBillInput,
-  paySupplierInput,
-  voidBillInput,
-  voidSupplierPaymentInput,
-} from '@/contract/inputs/buying/bills'
+  addPriceLevelInput,
+  changePriceLevelInput,
+  addTaxAreaInput,
+  changeTaxAreaInput,
+} from '@/contract/inputs/goods/priceLevels'
 import type { keepFileInput, dropFileInput } from '@/contract/inputs/files/keepFile'
-import type { assembleInput } from './inputs/goods/assemble'
-import type { addPlaceInput, adjustStockInput, changePlaceInput, moveStockInput } from './inputs/goods/places'
+import type { assembleInput } from '../inputs/goods/assemble'
+import type { addPlaceInput, adjustStockInput, changePlaceInput, moveStockInput } from '../inputs/goods/places'
 import type { countStockInput } from '@/contract/inputs/goods/countStock'
 import type { addTaxCodeInput, addTaxRateInput } from '@/contract/inputs/books/addTaxCode'
 import type { startSaleInput } from '@/contract/inputs/sales/startSale'
@@ -125,15 +106,10 @@ import type * as access from '@/contract/inputs/access/entry'
 import type { writeToManyInput } from '@/contract/inputs/chase/writeToMany'
 import type { closeSaleInput } from '@/contract/inputs/sales/closeSale'
 
-/** What is sent: the input of the command, without what stands in the path. */
-type Body<S extends z.ZodType, FromPath extends PropertyKey = never> = Given<Omit<z.input<S>, FromPath>>
-/** What is only read may be given too. */
-type Given<T> = T extends object ? { readonly [K in keyof T]: Given<T[K]> } : T
-
 type Nothing = Readonly<Record<string, never>>
 
 /** What each call of a signed-in owner that changes something takes, by method and path. Tested to name them all. */
-export interface Bodies {
+export interface Bodies extends BuyingBodies {
   'PATCH /settings': Body<typeof changeSettingsInput>
   'POST /customers': Body<typeof addCustomerInput>
   'POST /customers/{id}/join': Body<typeof joinCustomersInput, 'customerId'>
@@ -146,32 +122,7 @@ export interface Bodies {
   'POST /price-levels': Body<typeof addPriceLevelInput>
   'PATCH /price-levels/{id}': Body<typeof changePriceLevelInput, 'levelId'>
   'POST /tax-areas': Body<typeof addTaxAreaInput>
-  'POST /suppliers': Body<typeof addSupplierInput>
-  'PATCH /suppliers/{id}': Body<typeof changeSupplierInput, 'supplierId'>
-  'POST /buying/proposals': Body<typeof orderProposedInput>
-  'POST /purchase-orders': Body<typeof orderGoodsInput>
-  'PATCH /purchase-orders/{id}': Body<typeof changeOrderInput, 'orderId'>
-  'POST /purchase-orders/{id}/send': Body<typeof sendOrderInput, 'orderId'>
-  'POST /purchase-orders/{id}/close': Body<typeof closeOrderInput, 'orderId'>
-  'POST /sales/{id}/purchase-orders': Body<typeof orderForSaleInput, 'saleId'>
-  'POST /goods-received': Body<typeof receiveGoodsInput>
-  'POST /goods-received/{id}/returns': Body<typeof returnToSupplierInput, 'receivedId'>
-  'POST /goods-received/{id}/undo': Body<typeof undoReceiptInput, 'receivedId'>
-  'POST /bills': Body<typeof enterBillInput>
-  'POST /bills/{id}/credits': Body<typeof creditBillInput, 'billId'>
-  'POST /supplier-credits/{id}/void': Body<typeof voidCreditInput, 'creditId'>
-  'POST /bills/{id}/repeats': Body<typeof startBillRepeatInput, 'billId'>
-  'POST /bill-repeats/{id}/stop': Body<typeof billRepeatInput, 'repeatId'>
-  'POST /bills/{id}/void': Body<typeof voidBillInput, 'billId'>
-  'POST /payment-runs': Body<typeof paymentRunInput>
-  'POST /set-offs': Body<typeof setOffInput>
-  'POST /set-offs/{id}/void': Body<typeof voidSetOffInput, 'setOffId'>
-  'POST /supplier-refunds': Body<typeof supplierRefundInput>
-  'POST /supplier-refunds/{id}/void': Body<typeof voidSupplierRefundInput, 'refundId'>
-  'POST /landed-costs': Body<typeof landedCostInput>
-  'POST /landed-costs/{id}/void': Body<typeof voidLandedCostInput, 'costId'>
-  'POST /supplier-payments': Body<typeof paySupplierInput>
-  'POST /supplier-payments/{id}/void': Body<typeof voidSupplierPaymentInput, 'paymentId'>
+  'PATCH /tax-areas/{id}': Body<typeof changeTaxAreaInput, 'areaId'>
   'POST /files': Body<typeof keepFileInput>
   'DELETE /files/{id}': Body<typeof dropFileInput, 'fileId'>
   'POST /stock-counts': Body<typeof countStockInput>
