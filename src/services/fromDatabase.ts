@@ -3,6 +3,9 @@ import type { Database } from '@/data/connect'
 import { databaseError } from '@/data/databaseError'
 import { findBusiness } from '@/data/queries/business'
 
+/** A row that is named is not there any more. */
+const NAMED_IS_GONE = '23503'
+
 /** The database's own guards, in the owner's words. They speak only where two hands met, or where a check above was missed. */
 export const fromDatabase = async (db: Database, problem: unknown): Promise<Failure | null> => {
   const error = databaseError(problem)
@@ -29,6 +32,11 @@ export const fromDatabase = async (db: Database, problem: unknown): Promise<Fail
     case 'account_code_unique':
       return { code: 'taken', what: 'code', value: '' }
     default:
-      return null
+      return error.code === NAMED_IS_GONE && error.constraint_name?.includes('tax_code_id')
+        ? {
+            code: 'invalid',
+            errors: [{ path: 'taxCode', message: 'This tax code was just deleted. Choose another one.' }],
+          }
+        : null
   }
 }

@@ -4,7 +4,7 @@ import { day } from '@/core/day'
 import { Areas } from '@/ui/settings/Areas'
 import { MoneyTermsForm } from '@/ui/settings/MoneyTermsForm'
 import { TaxForm } from '@/ui/settings/TaxForm'
-import { answerCalls, type Sent } from './calls'
+import { answerCalls, refuses, type Sent } from './calls'
 import { choose, field, noteOf, press, tick, type } from './hands'
 import { said } from './world'
 
@@ -102,7 +102,10 @@ describe('taxes', () => {
         { name: 'City', rate: '0.02' },
       ],
       says: 'State 6.25 % + City 2 %',
-      otherTimes: ['from 1 Jul 2026: State 7 %'],
+      otherTimes: [
+        { id: 1, says: 'at first: State 6.25 %', begins: false },
+        { id: 8, says: 'from 1 Jul 2026: State 7 %', begins: true },
+      ],
     },
     { id: 2, code: 'ZERO', name: 'Zero', treatment: 'zero' as const, components: [], says: '0 %', otherTimes: [] },
   ]
@@ -173,6 +176,21 @@ describe('taxes', () => {
         { name: 'City', rate: '0.025' },
       ],
     })
+  })
+
+  test('are deleted, or one of their rates, where they were a mistake; what is used says so', async () => {
+    const sent = answerCalls({
+      'DELETE /tax-codes/2': refuses({ path: 'taxCodeId', message: 'A sale uses it: ZERO stays.' }),
+      'DELETE /tax-codes/8': { status: 200, body: {} },
+    })
+    render(<TaxForm codes={codes} today={TODAY} />)
+    await press('Delete STD from 1 Jul 2026: State 7 %')
+    expect(sent).toEqual([])
+    await press('Delete for good?')
+    await waitFor(() => expect(said).toEqual(['STD from 1 Jul 2026: State 7 % deleted.']))
+    await press('Delete ZERO')
+    await press('Delete for good?')
+    await waitFor(() => expect(said).toContain('A sale uses it: ZERO stays.'))
   })
 
   test('have areas that choose one', async () => {

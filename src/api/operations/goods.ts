@@ -20,7 +20,7 @@ import { lotView, serialView } from '@/model/goods/lifeOf'
 import { goodsCardView, goodsStockView } from '@/model/goods/stockViews'
 import { goodsView, readGoodsList, viewOfGoods } from '@/model/goods/goods'
 import { readPlainTaxCodes } from '@/model/books/taxCodes'
-import { addTaxCode, addTaxRate } from '@/services/books/addTaxCode'
+import { addTaxCode, addTaxRate, dropTaxCode } from '@/services/books/addTaxCode'
 import { change, listOf, noQuery, page, read, readCursor } from '../operation'
 import { listPlaces } from '@/data/queries/stock'
 
@@ -128,6 +128,10 @@ export const goods = [
   change('/tax-codes/{id}/rates', 'Other rates of a tax from a day on.', addTaxRate, {
     path: { taxCodeId: 'id' },
     status: 201,
+  }),
+  change('/tax-codes/{id}', 'Deletes a tax code, or one of its rates, that nothing uses.', dropTaxCode, {
+    path: { taxCodeId: 'id' },
+    method: 'DELETE',
   }),
   read('/tax-codes', 'Tax codes; the first is used where none is named.', noQuery, async ({ db, today }) =>
     whole(await readPlainTaxCodes(db, today)),

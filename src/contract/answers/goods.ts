@@ -114,6 +114,7 @@ export const goodsAnswers = {
     reason: z.string(),
     components: z.array(z.object({ name: z.string(), rate: decimalText })),
   }),
+  'DELETE /tax-codes/{id}': z.object({}),
   'POST /tax-codes/{id}/rates': z.object({
     id: z.int(),
     code: z.string(),

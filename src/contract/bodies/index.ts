@@ -131,6 +131,7 @@ export interface Bodies extends BuyingBodies {
   'POST /stock-moves': Body<typeof moveStockInput>
   'POST /stock-adjustments': Body<typeof adjustStockInput>
   'POST /tax-codes': Body<typeof addTaxCodeInput>
+  'DELETE /tax-codes/{id}': Nothing
   'POST /tax-codes/{id}/rates': Body<typeof addTaxRateInput, 'taxCodeId'>
   'POST /sales': Body<typeof startSaleInput>
   'POST /sales/{id}/copy': Body<typeof copySaleInput, 'saleId'>

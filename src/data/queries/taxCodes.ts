@@ -1,5 +1,5 @@
 import { present } from '@/core/present'
-import { and, asc, eq, max, ne } from 'drizzle-orm'
+import { and, asc, eq, max, ne, sql, type SQL } from 'drizzle-orm'
 import { type Decimal } from '@/core/money'
 import type { Day } from '@/core/day'
 import type { DatedTaxCode, OwnTaxCode, TaxComponent } from '@/core/tax'
@@ -67,4 +67,43 @@ export const lastDayOfTax = async (db: Db, ids: readonly number[]): Promise<Day 
     .innerJoin(invoiceTax, eq(invoiceTax.invoiceId, invoice.id))
     .where(and(eq(invoice.status, 'issued'), ne(invoice.kind, 'credit-note'), isOneOf(invoiceTax.taxCodeId, ids)))
   return row?.on ?? null
+}
+
+/** What rows of tax codes are used by, in words. */
+const USES: readonly (readonly [what: string, table: SQL])[] = [
+  ['An item', sql`goods`],
+  ['A sale', sql`sale_line`],
+  ['An invoice', sql`invoice_line`],
+  ['A supplier', sql`supplier`],
+  ['A purchase order', sql`purchase_order_line`],
+  ['A bill', sql`bill_line`],
+  ['A tax region', sql`tax_area`],
+  ['A bank rule', sql`bank_rule`],
+  ['A bank line', sql`bank_match`],
+  ['An entry', sql`purchase_tax`],
+  ['An entry', sql`tax_move`],
+]
+
+/** What uses one of these rows of tax codes; null where nothing does. Nobody begins to until the transaction ends. */
+export const findTaxCodeUse = async (db: Db, ids: readonly number[]): Promise<string | null> => {
+  await db.select({ id: taxCode.id }).from(taxCode).where(isOneOf(taxCode.id, ids)).for('update')
+  const uses = USES.map(
+    ([what, table]) =>
+      sql`select ${what} as what where exists (select from ${table} where ${isOneOf(sql`tax_code_id`, ids)})`,
+  )
+  const [use] = await db.execute<{ what: string }>(sql`${sql.join(uses, sql` union all `)} limit 1`)
+  return use?.what ?? null
+}
+
+/** Deletes rows of tax codes that nothing uses; accounts that were made for them alone are hidden. */
+export const deleteTaxCodes = async (db: Db, ids: readonly number[]): Promise<void> => {
+  const gone = await db
+    .delete(taxComponent)
+    .where(isOneOf(taxComponent.taxCodeId, ids))
+    .returning({ accountId: taxComponent.accountId })
+  await db.delete(taxCode).where(isOneOf(taxCode.id, ids))
+  const accounts = gone.map((c) => c.accountId)
+  await db.execute(sql`
+    update account a set hidden = true
+     where ${isOneOf(sql`a.id`, accounts)} and not exists (select from tax_component c where c.account_id = a.id)`)
 }

@@ -1,9 +1,9 @@
-import { addTaxCodeInput, addTaxRateInput } from '@/contract/inputs/books/addTaxCode'
+import { addTaxCodeInput, addTaxRateInput, dropTaxCodeInput } from '@/contract/inputs/books/addTaxCode'
 import { present } from '@/core/present'
 import type { z } from 'zod'
 import { addDays, formatDay } from '@/core/day'
 import { insertAccounts, listAccounts } from '@/data/queries/accounts'
-import { insertTaxCode, lastDayOfTax } from '@/data/queries/taxCodes'
+import { deleteTaxCodes, findTaxCodeUse, insertTaxCode, lastDayOfTax } from '@/data/queries/taxCodes'
 import type { Transaction } from '@/data/connect'
 import { defineCommand } from '../command'
 import { found, refuse, refuseAt } from '@/contract/refuse'
@@ -103,4 +103,22 @@ export const addTaxRate = defineCommand('add-tax-rate', addTaxRateInput, async (
       components: components.map((c) => ({ name: c.name, rate: c.rate.toString() })),
     }),
   }
+})
+
+/** A tax code, or one of its rates (by the row of that), that was a mistake: it goes while nothing uses it. */
+export const dropTaxCode = defineCommand('drop-tax-code', dropTaxCodeInput, async (w, { taxCodeId }) => {
+  const codes = await w.taxCodes()
+  const named = found(
+    codes.find((c) => c.id === taxCodeId),
+    'tax code',
+    taxCodeId,
+  )
+  const rows = named.rateOf === null ? codes.filter((c) => (c.rateOf ?? c.id) === named.id) : [named]
+  const what = named.from === null ? named.code : `The rate of ${named.code} from ${formatDay(named.from)}`
+  if (rows.length === codes.length) refuseAt('taxCodeId', `${named.code} is the only tax code. Add another one first.`)
+  const ids = rows.map((c) => c.id)
+  const use = await findTaxCodeUse(w.tx, ids)
+  if (use !== null) refuseAt('taxCodeId', `${use} uses it: ${what} stays.`)
+  await deleteTaxCodes(w.tx, ids)
+  return { id: taxCodeId, answer: async () => ({}) }
 })

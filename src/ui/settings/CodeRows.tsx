@@ -5,7 +5,7 @@ interface Props {
     readonly code: string
     readonly name: string
     /** What is set for it, a cell each; in a cell, a line each. */
-    readonly says: readonly (readonly string[])[]
+    readonly says: readonly (readonly ReactNode[])[]
     /** What can be done with it. */
     readonly act?: ReactNode
   }[]
@@ -22,8 +22,8 @@ export const CodeRows = ({ rows }: Props) =>
             <td>{r.name}</td>
             {r.says.map((lines, i) => (
               <td key={i} className="sub">
-                {lines.map((line) => (
-                  <span key={line} className="block">
+                {lines.map((line, n) => (
+                  <span key={n} className="block">
                     {line}
                   </span>
                 ))}

@@ -9,6 +9,8 @@ import { CodeRows } from './CodeRows'
 import { CommandForm } from '../form/CommandForm'
 import { FormDay, FormPick, FormQuantity, FormText } from '../form/inputs'
 import { Select } from '../Select'
+import { useSendAlone } from '../send'
+import { SureButton } from '../SureButton'
 
 interface Code {
   readonly id: number
@@ -16,9 +18,9 @@ interface Code {
   readonly name: string
   readonly treatment: Treatment
   readonly components: readonly { readonly name: string; readonly rate: string }[]
-  /** What it charges today, in words, and what it charged before or will. */
+  /** What it charges today, in words, and what it charged before or will: from the first on, or beginning on a day. */
   readonly says: string
-  readonly otherTimes: readonly string[]
+  readonly otherTimes: readonly { readonly id: number; readonly says: string; readonly begins: boolean }[]
 }
 interface Props {
   readonly codes: readonly Code[]
@@ -113,11 +115,39 @@ const RateOrReason = () => {
   )
 }
 
+/** Deletes what was a mistake; what is used by anything says so and stays. */
+const Drop = ({ id, what }: { readonly id: number; readonly what: string }) => {
+  const { send, busy } = useSendAlone()
+  return (
+    <SureButton
+      className="underline"
+      label={`Delete ${what}`}
+      sure="Delete for good"
+      disabled={busy}
+      onSure={() => void send('DELETE', `/tax-codes/${id}`, {}, { say: () => `${what} deleted.` })}
+    >
+      Delete
+    </SureButton>
+  )
+}
+
+const Rate = ({ code, rate }: { readonly code: string; readonly rate: Code['otherTimes'][number] }) => (
+  <>
+    {rate.says} <Drop id={rate.id} what={`${code} ${rate.says}`} />
+  </>
+)
+
 /** The tax codes there are, another one, and rates that change from a day on. */
 export const TaxForm = ({ codes, today }: Props) => (
   <section>
     <h2>Tax codes</h2>
-    <CodeRows rows={codes.map((c) => ({ ...c, says: [[c.says, ...c.otherTimes]] }))} />
+    <CodeRows
+      rows={codes.map((c) => ({
+        ...c,
+        says: [[c.says, ...c.otherTimes.map((t) => (t.begins ? <Rate key={t.id} code={c.code} rate={t} /> : t.says))]],
+        act: <Drop id={c.id} what={c.code} />,
+      }))}
+    />
     <CommandForm
       method="POST"
       path="/tax-codes"

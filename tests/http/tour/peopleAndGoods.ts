@@ -277,8 +277,15 @@ export const peopleAndGoods = (open: () => Tour, made: Made): void => {
         id: city.id,
         body: { from: '2026-07-01', components: [{ name: 'City', rate: '0.02' }] },
       })
-      const codes = (await tour.does('GET /tax-codes')).items as { code: string; rates: { from: string | null }[] }[]
-      expect(codes.find((c) => c.code === 'CITY')?.rates.map((r) => r.from)).toEqual([null, '2026-07-01'])
+      const rates = async () => {
+        const { items } = await tour.does('GET /tax-codes')
+        return (items as { code: string; rates: { id: number; from: string | null }[] }[]).find(
+          (c) => c.code === 'CITY',
+        )!.rates
+      }
+      expect((await rates()).map((r) => r.from)).toEqual([null, '2026-07-01'])
+      await tour.does('DELETE /tax-codes/{id}', { id: (await rates())[1]!.id })
+      expect((await rates()).map((r) => r.from)).toEqual([null])
     })
   })
 }

@@ -31,6 +31,8 @@ export const addTaxCodeInput = taxCodeFields.superRefine(({ treatment, component
     ctx.addIssue({ code: 'custom', path: ['components'], message: 'A code that taxes has a rate.' })
 })
 
+export const dropTaxCodeInput = z.object({ taxCodeId: id })
+
 export const addTaxRateInput = z.object({
   taxCodeId: id,
   from: day,

@@ -125,7 +125,11 @@ const Tax = async () => {
           otherTimes:
             c.rates.length < 2
               ? []
-              : c.rates.map((r) => `${r.from ? `from ${formatDay(r.from)}` : 'at first'}: ${sayRates(r.components)}`),
+              : c.rates.map((r) => ({
+                  id: r.id,
+                  says: `${r.from ? `from ${formatDay(r.from)}` : 'at first'}: ${sayRates(r.components)}`,
+                  begins: r.from !== null,
+                })),
         }))}
       />
       <Areas areas={areas} codes={codes.map((c) => ({ code: c.code, name: c.name }))} />

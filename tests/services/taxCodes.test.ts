@@ -1,0 +1,64 @@
+import { setTimeout as sleep } from 'node:timers/promises'
+import { afterEach, beforeEach, expect, test } from 'vitest'
+import { sentence } from '@/contract/sentences'
+import { listAccounts } from '@/data/queries/accounts'
+import { deleteTaxCodes } from '@/data/queries/taxCodes'
+import { readPlainTaxCodes } from '@/model/books/taxCodes'
+import { addTaxCode, addTaxRate, dropTaxCode } from '@/services/books/addTaxCode'
+import { startSale } from '@/services/sales/startSale'
+import { openTestShop, type TestShop } from './shop'
+
+let s: TestShop
+beforeEach(async () => {
+  s = await openTestShop()
+  s.moveTo('2026-03-20')
+})
+afterEach(() => s.close())
+
+test('a code or a rate that was a mistake goes while nothing uses it', async () => {
+  const codes = async () => (await readPlainTaxCodes(s.db, s.today)).map((c) => [c.code, c.rates.map((r) => r.from)])
+  const first = await codes()
+  const accounts = async () => (await listAccounts(s.db)).filter((a) => !a.hidden).map((a) => a.name)
+  const before = await accounts()
+  // 82 % instead of 8.2, of a component of its own.
+  const wrong = await s.run(addTaxCode, { code: 'LOC', name: 'Local', components: [{ name: 'Local', rate: '0.82' }] })
+  const from = await s.run(addTaxRate, {
+    taxCodeId: wrong,
+    from: '2026-04-01',
+    components: [{ name: 'More', rate: '0.9' }],
+  })
+  expect(await codes()).toEqual([...first, ['LOC', [null, '2026-04-01']]])
+  await s.run(dropTaxCode, { taxCodeId: from })
+  expect(await codes()).toEqual([...first, ['LOC', [null]]])
+  await s.run(dropTaxCode, { taxCodeId: wrong })
+  expect(await codes()).toEqual(first)
+  expect(await accounts()).toEqual(before)
+  expect(await s.refusal(dropTaxCode, { taxCodeId: wrong })).toBe('not-found')
+  const why = async (taxCodeId: number) => {
+    const done = await dropTaxCode.run(s.shop, { taxCodeId })
+    return done.ok ? null : sentence(done.error)
+  }
+  // Its first rate is what goods have; another one is used by what is written at it.
+  const later = await s.run(addTaxRate, {
+    taxCodeId: 1,
+    from: '2026-03-10',
+    components: [{ name: 'Tax', rate: '0.1' }],
+  })
+  expect(await why(1)).toContain('An item uses it: STD stays.')
+  await s.run(startSale, { customerId: s.customer, lines: [{ description: 'Peg', quantity: '1', unitPrice: '4.00' }] })
+  expect(await why(later)).toContain('A sale uses it: The rate of STD from 10 Mar 2026 stays.')
+})
+
+test('one that is deleted while a sale takes it is told so', async () => {
+  const other = await s.run(addTaxCode, { code: 'LOC', name: 'Local', components: [{ name: 'Local', rate: '0.02' }] })
+  let written: Promise<string | null> | undefined
+  await s.db.transaction(async (tx) => {
+    await deleteTaxCodes(tx, [other])
+    written = s.refusal(startSale, {
+      customerId: s.customer,
+      lines: [{ description: 'Peg', quantity: '1', unitPrice: '4.00', taxCode: 'LOC' }],
+    })
+    await sleep(300)
+  })
+  expect(await written).toBe('invalid')
+})
