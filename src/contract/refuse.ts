@@ -21,3 +21,8 @@ export const orRefuse = <T>(result: { ok: true; value: T } | { ok: false; error:
 
 export const found = <T>(value: T | null | undefined, what: string, id: number | string): T =>
   value ?? refuse({ code: 'not-found', what, id })
+
+/** What something uses stays; `use` is what does, in words, or null. */
+export const refuseUsed = (path: string, what: string, use: string | null): void => {
+  if (use !== null) refuseAt(path, `${use} uses it: ${what} stays.`)
+}

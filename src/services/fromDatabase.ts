@@ -6,6 +6,19 @@ import { findBusiness } from '@/data/queries/business'
 /** A row that is named is not there any more. */
 const NAMED_IS_GONE = '23503'
 
+/** What can be deleted while somebody names it, by the column that does, and its field. */
+const CAN_GO = [
+  ['tax_code_id', 'taxCode', 'tax code'],
+  ['place_id', 'placeId', 'place'],
+  ['level_id', 'level', 'price list'],
+] as const
+const justDeleted = (constraint: string): Failure | null => {
+  const [, path, what] = CAN_GO.find(([column]) => constraint.includes(column)) ?? []
+  return path
+    ? { code: 'invalid', errors: [{ path, message: `This ${what} was just deleted. Choose another one.` }] }
+    : null
+}
+
 /** The database's own guards, in the owner's words. They speak only where two hands met, or where a check above was missed. */
 export const fromDatabase = async (db: Database, problem: unknown): Promise<Failure | null> => {
   const error = databaseError(problem)
@@ -32,11 +45,6 @@ export const fromDatabase = async (db: Database, problem: unknown): Promise<Fail
     case 'account_code_unique':
       return { code: 'taken', what: 'code', value: '' }
     default:
-      return error.code === NAMED_IS_GONE && error.constraint_name?.includes('tax_code_id')
-        ? {
-            code: 'invalid',
-            errors: [{ path: 'taxCode', message: 'This tax code was just deleted. Choose another one.' }],
-          }
-        : null
+      return error.code === NAMED_IS_GONE ? justDeleted(error.constraint_name ?? '') : null
   }
 }

@@ -56,6 +56,25 @@ describe('small tables of settings are edited row by row, and only what was chan
   })
 })
 
+test('what was a mistake is deleted by the second press; what is used stays, and says by what', async () => {
+  const sent = answerCalls({
+    'DELETE /places/2': SAVED({}),
+    'DELETE /price-levels/1': refuses({ path: 'levelId', message: 'A customer uses it: Trade stays.' }),
+  })
+  const place = (id: number, name: string) => ({ id, code: name.toUpperCase(), name, usual: id === 1 })
+  const { unmount } = render(<Places places={[place(1, 'Shop'), place(2, 'Bench')]} />)
+  expect(screen.queryByRole('button', { name: 'Delete Shop' })).toBeNull()
+  await press('Delete Bench')
+  await press('Delete for good?')
+  await waitFor(() => expect(said).toEqual(['Bench deleted.']))
+  unmount()
+  render(<Levels levels={[{ id: 1, code: 'TRADE', name: 'Trade', percentOff: '15', pricesIncludeTax: false }]} />)
+  await press('Delete Trade')
+  await press('Delete for good?')
+  await waitFor(() => expect(said).toContain('A customer uses it: Trade stays.'))
+  expect(sent).toHaveLength(2)
+})
+
 describe('bank rules', () => {
   const rules = [
     { id: 1, contains: 'POWER CO', account: 'Utilities', taxCode: 'STD', always: true },
@@ -79,7 +98,7 @@ describe('bank rules', () => {
       'POWER COUtilitiesSTDPosted automaticallyDelete',
       'STAMPSPostageNoneProposedDelete',
     ])
-    await press('Delete the rule for POWER CO')
+    await press('Delete Rule for “POWER CO”')
     expect(sent).toEqual([])
     await press('Delete for good?')
     await waitFor(() => expect(said).toEqual(['Rule for “POWER CO” deleted.']))

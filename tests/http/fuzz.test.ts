@@ -30,6 +30,7 @@ const BAD: readonly unknown[] = [
   '1e9',
   '2062-01-01',
   '2026-02-30',
+  '9999-12-31',
   '0000-00-00',
   [],
   [null],
@@ -211,7 +212,7 @@ test('every call answers every bad value with a sentence', { timeout: 400_000 },
   ).toBe(true)
 })
 
-test.each(['constructor', '2026-02-30', '-1', '99999999999999999999', '[]', '%_\\'])(
+test.each(['constructor', '2026-02-30', '9999-12-31', '-1', '99999999999999999999', '[]', '%_\\'])(
   'every page opens, whatever stands in its address: %s',
   async (value) => {
     const port = portOf(till)

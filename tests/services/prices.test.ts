@@ -1,11 +1,11 @@
 import { beforeAll, describe, expect, test } from 'vitest'
 import { findBusiness, type Business } from '@/data/queries/business'
-import { listTaxAreas } from '@/data/queries/prices'
+import { listPriceLevels, listTaxAreas } from '@/data/queries/prices'
 import { sumRole } from '@/data/queries/balances'
 import { billSale } from '@/services/billing/billSale'
 import { addGoods, changeGoods } from '@/services/goods/keepGoods'
-import { addPriceLevel, addTaxArea, changeTaxArea } from '@/services/goods/priceLevels'
-import { addCustomer } from '@/services/people/keepCustomer'
+import { addPriceLevel, addTaxArea, changeTaxArea, dropPriceLevel, dropTaxArea } from '@/services/goods/priceLevels'
+import { addCustomer, changeCustomer } from '@/services/people/keepCustomer'
 import { readPrice } from '@/model/goods/prices'
 import { saleView } from '@/model/sale/saleView'
 import { agreeSale } from '@/services/sales/agreeSale'
@@ -143,6 +143,19 @@ describe('prices', () => {
     expect((await sale()).lines[0]!.taxCode).toBe('STD')
     expect((await view(before.id)).lines[0]!.taxCode).toBe('ZERO')
     await s.run(changeTaxArea, { areaId: area!.id, taxCode: 'ZERO' })
+    expect(await s.refusal(dropTaxArea, { areaId: area!.id })).toBe('invalid')
+  })
+
+  test('a list or an area that was a mistake goes while nobody has it', async () => {
+    const levelId = await s.run(addPriceLevel, { code: 'SLIP', name: 'Slip' })
+    const whose = await s.run(addCustomer, { name: 'Of the slip', priceLevel: 'slip' })
+    expect(await s.refusal(dropPriceLevel, { levelId })).toBe('invalid')
+    await s.run(changeCustomer, { customerId: whose, priceLevel: '' })
+    await s.run(dropPriceLevel, { levelId })
+    expect((await listPriceLevels(s.db)).map((l) => l.code)).not.toContain('SLIP')
+    const areaId = await s.run(addTaxArea, { code: 'SLIP', name: 'Slip', taxCode: 'ZERO' })
+    await s.run(dropTaxArea, { areaId })
+    expect(await s.refusal(dropTaxArea, { areaId })).toBe('not-found')
   })
 
   test('a charge typed on an invoice is taxed where the sale is delivered, and is income of charges', async () => {

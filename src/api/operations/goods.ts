@@ -4,14 +4,21 @@ import { fileOwner } from '@/contract/inputs/files/keepFile'
 import { adjustStock } from '@/services/goods/adjustStock'
 import { countStock } from '@/services/goods/countStock'
 import { moveStock } from '@/services/goods/moveStock'
-import { addPlace, changePlace } from '@/services/goods/places'
+import { addPlace, changePlace, dropPlace } from '@/services/goods/places'
 import { decimal } from '@/core/money'
 import { listFiles } from '@/data/queries/files'
 import { dropFile, keepFile } from '@/services/files/keepFile'
 import { assembleKits, takeKitsApart } from '@/services/goods/assemble'
 import { importGoods } from '@/services/goods/importGoods'
 import { addGoods, changeGoods } from '@/services/goods/keepGoods'
-import { addPriceLevel, addTaxArea, changePriceLevel, changeTaxArea } from '@/services/goods/priceLevels'
+import {
+  addPriceLevel,
+  addTaxArea,
+  changePriceLevel,
+  changeTaxArea,
+  dropPriceLevel,
+  dropTaxArea,
+} from '@/services/goods/priceLevels'
 import { day as dayField, id as idField, quantityOrZero } from '@/contract/fields'
 import { priceLevelsView, readPrice, taxAreasView } from '@/model/goods/prices'
 import { readPicking } from '@/model/goods/picking'
@@ -103,6 +110,18 @@ export const goods = [
   change('/price-levels/{id}', 'Changes a price level from now on.', changePriceLevel, {
     path: { levelId: 'id' },
     method: 'PATCH',
+  }),
+  change('/price-levels/{id}', 'Deletes a price level that nothing uses.', dropPriceLevel, {
+    path: { levelId: 'id' },
+    method: 'DELETE',
+  }),
+  change('/tax-areas/{id}', 'Deletes a tax area that nothing uses.', dropTaxArea, {
+    path: { areaId: 'id' },
+    method: 'DELETE',
+  }),
+  change('/places/{id}', 'Deletes a place where nothing ever was.', dropPlace, {
+    path: { placeId: 'id' },
+    method: 'DELETE',
   }),
   change('/tax-areas', 'A tax area: where taxed goods take another tax code.', addTaxArea, { status: 201 }),
   change('/tax-areas/{id}', 'Another name or tax code for a tax area, from now on.', changeTaxArea, {

@@ -115,6 +115,9 @@ export const goodsAnswers = {
     components: z.array(z.object({ name: z.string(), rate: decimalText })),
   }),
   'DELETE /tax-codes/{id}': z.object({}),
+  'DELETE /price-levels/{id}': z.object({}),
+  'DELETE /tax-areas/{id}': z.object({}),
+  'DELETE /places/{id}': z.object({}),
   'POST /tax-codes/{id}/rates': z.object({
     id: z.int(),
     code: z.string(),

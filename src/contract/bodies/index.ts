@@ -132,6 +132,9 @@ export interface Bodies extends BuyingBodies {
   'POST /stock-adjustments': Body<typeof adjustStockInput>
   'POST /tax-codes': Body<typeof addTaxCodeInput>
   'DELETE /tax-codes/{id}': Nothing
+  'DELETE /price-levels/{id}': Nothing
+  'DELETE /tax-areas/{id}': Nothing
+  'DELETE /places/{id}': Nothing
   'POST /tax-codes/{id}/rates': Body<typeof addTaxRateInput, 'taxCodeId'>
   'POST /sales': Body<typeof startSaleInput>
   'POST /sales/{id}/copy': Body<typeof copySaleInput, 'saleId'>

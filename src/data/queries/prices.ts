@@ -3,6 +3,7 @@ import { and, asc, eq, inArray, isNull, or, sql } from 'drizzle-orm'
 import type { PriceLevel, PriceOffer } from '@/core/price'
 import { insertOne } from '../builtOnce'
 import type { Db } from '../connect'
+import { findUse } from './uses'
 import { price, priceLevel, taxArea, taxCode } from '../schema'
 
 export interface KeptPriceLevel extends PriceLevel {
@@ -31,6 +32,19 @@ export const updatePriceLevel = async (
   change: Partial<typeof priceLevel.$inferInsert>,
 ): Promise<boolean> =>
   (await db.update(priceLevel).set(change).where(eq(priceLevel.id, id)).returning({ id: priceLevel.id })).length > 0
+
+/** What uses a price level; null where nothing does. Nobody sets a price for it until the transaction ends. */
+export const findPriceLevelUse = async (db: Db, { id, code }: Pick<KeptPriceLevel, 'id' | 'code'>) => {
+  await db.select({ id: priceLevel.id }).from(priceLevel).where(eq(priceLevel.id, id)).for('update')
+  return findUse(db, [
+    ['A customer', sql`select from customer where lower(price_level) = lower(${code})`],
+    ['An item', sql`select from price where level_id = ${id}`],
+  ])
+}
+
+export const deletePriceLevel = async (db: Db, id: number): Promise<void> => {
+  await db.delete(priceLevel).where(eq(priceLevel.id, id))
+}
 
 export interface KeptPrice extends PriceOffer {
   readonly id: number
@@ -89,4 +103,12 @@ export const updateTaxArea = async (
   change: Partial<typeof taxArea.$inferInsert>,
 ): Promise<void> => {
   await db.update(taxArea).set(change).where(eq(taxArea.id, id))
+}
+
+/** What uses a tax area; null where nothing does. */
+export const findTaxAreaUse = (db: Db, code: string) =>
+  findUse(db, [['An address', sql`select from address where lower(tax_area) = lower(${code})`]])
+
+export const deleteTaxArea = async (db: Db, id: number): Promise<void> => {
+  await db.delete(taxArea).where(eq(taxArea.id, id))
 }

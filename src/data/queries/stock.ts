@@ -6,6 +6,7 @@ import { asc, desc, inArray, lte, ne, sql, and, eq } from 'drizzle-orm'
 import { poolOf, shareWorth, type Moved, type PileAt, type PileChange, type Shelf } from '@/core/stock'
 import { decimal, money, ZERO, type Decimal, type Money } from '@/core/money'
 import { isOneOf } from './search'
+import { findUse } from './uses'
 import type { Day } from '@/core/day'
 
 export interface PlaceRow {
@@ -26,6 +27,21 @@ export const insertPlace = insertOne(place)
 
 export const updatePlace = async (db: Db, id: number, change: Partial<typeof place.$inferInsert>): Promise<void> => {
   await db.update(place).set(change).where(eq(place.id, id))
+}
+
+/** What ever was at a place, or is meant for it; null where nothing was. Nothing comes there until the transaction ends. */
+export const findPlaceUse = async (db: Db, id: number): Promise<string | null> => {
+  await db.select({ id: place.id }).from(place).where(eq(place.id, id)).for('update')
+  return findUse(db, [
+    ['A movement of stock', sql`select from stock_move where place_id = ${id}`],
+    ['An item', sql`select from goods where place_id = ${id}`],
+    ['A stock count', sql`select from stock_count where place_id = ${id}`],
+    ['A delivery', sql`select from goods_received where place_id = ${id}`],
+  ])
+}
+
+export const deletePlace = async (db: Db, id: number): Promise<void> => {
+  await db.delete(place).where(eq(place.id, id))
 }
 
 /** No place is the usual one, for the moment before another becomes it. */

@@ -7,6 +7,7 @@ import { builtOnce } from '../builtOnce'
 import type { Db } from '../connect'
 import { invoice, invoiceTax, taxCode, taxComponent } from '../schema'
 import { isOneOf } from './search'
+import { findUse } from './uses'
 
 /** A tax code at the rates of a time, and the account each of its components is owed on. */
 export type KeptTaxCode = DatedTaxCode & OwnTaxCode & { readonly accountOf: ReadonlyMap<number, number> }
@@ -69,8 +70,8 @@ export const lastDayOfTax = async (db: Db, ids: readonly number[]): Promise<Day 
   return row?.on ?? null
 }
 
-/** What rows of tax codes are used by, in words. */
-const USES: readonly (readonly [what: string, table: SQL])[] = [
+/** What has a tax code, in words, by its table. */
+const TAXED: readonly (readonly [what: string, table: SQL])[] = [
   ['An item', sql`goods`],
   ['A sale', sql`sale_line`],
   ['An invoice', sql`invoice_line`],
@@ -87,12 +88,10 @@ const USES: readonly (readonly [what: string, table: SQL])[] = [
 /** What uses one of these rows of tax codes; null where nothing does. Nobody begins to until the transaction ends. */
 export const findTaxCodeUse = async (db: Db, ids: readonly number[]): Promise<string | null> => {
   await db.select({ id: taxCode.id }).from(taxCode).where(isOneOf(taxCode.id, ids)).for('update')
-  const uses = USES.map(
-    ([what, table]) =>
-      sql`select ${what} as what where exists (select from ${table} where ${isOneOf(sql`tax_code_id`, ids)})`,
+  return findUse(
+    db,
+    TAXED.map(([what, table]) => [what, sql`select from ${table} where ${isOneOf(sql`tax_code_id`, ids)}`]),
   )
-  const [use] = await db.execute<{ what: string }>(sql`${sql.join(uses, sql` union all `)} limit 1`)
-  return use?.what ?? null
 }
 
 /** Deletes rows of tax codes that nothing uses; accounts that were made for them alone are hidden. */

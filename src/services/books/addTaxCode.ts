@@ -6,7 +6,7 @@ import { insertAccounts, listAccounts } from '@/data/queries/accounts'
 import { deleteTaxCodes, findTaxCodeUse, insertTaxCode, lastDayOfTax } from '@/data/queries/taxCodes'
 import type { Transaction } from '@/data/connect'
 import { defineCommand } from '../command'
-import { found, refuse, refuseAt } from '@/contract/refuse'
+import { found, refuse, refuseAt, refuseUsed } from '@/contract/refuse'
 export type NewTaxCode = z.output<typeof addTaxCodeInput>
 
 /** Account codes of taxes: 2201 to 2289, in the order in which their components came. */
@@ -117,8 +117,7 @@ export const dropTaxCode = defineCommand('drop-tax-code', dropTaxCodeInput, asyn
   const what = named.from === null ? named.code : `The rate of ${named.code} from ${formatDay(named.from)}`
   if (rows.length === codes.length) refuseAt('taxCodeId', `${named.code} is the only tax code. Add another one first.`)
   const ids = rows.map((c) => c.id)
-  const use = await findTaxCodeUse(w.tx, ids)
-  if (use !== null) refuseAt('taxCodeId', `${use} uses it: ${what} stays.`)
+  refuseUsed('taxCodeId', what, await findTaxCodeUse(w.tx, ids))
   await deleteTaxCodes(w.tx, ids)
   return { id: taxCodeId, answer: async () => ({}) }
 })

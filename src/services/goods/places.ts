@@ -1,7 +1,15 @@
-import { addPlaceInput, changePlaceInput } from '@/contract/inputs/goods/places'
-import { found, refuse, refuseAt } from '@/contract/refuse'
+import { addPlaceInput, changePlaceInput, dropPlaceInput } from '@/contract/inputs/goods/places'
+import { found, refuse, refuseAt, refuseUsed } from '@/contract/refuse'
 import { present } from '@/core/present'
-import { clearUsualPlace, insertPlace, listPlaces, updatePlace, type PlaceRow } from '@/data/queries/stock'
+import {
+  clearUsualPlace,
+  deletePlace,
+  findPlaceUse,
+  insertPlace,
+  listPlaces,
+  updatePlace,
+  type PlaceRow,
+} from '@/data/queries/stock'
 import { defineCommand } from '../command'
 
 /** The place of an id, of all there are; the usual one, which stands first, where none is named. `path` is its field. */
@@ -52,3 +60,16 @@ export const changePlace = defineCommand(
     return { id: placeId, answer: async () => now }
   },
 )
+
+/** A place that was a mistake: it goes while nothing ever lay there. The one that is the default stays. */
+export const dropPlace = defineCommand('drop-place', dropPlaceInput, async (w, { placeId }) => {
+  const gone = found(
+    (await listPlaces(w.tx)).find((p) => p.id === placeId),
+    'place',
+    placeId,
+  )
+  if (gone.usual) refuseAt('placeId', `${gone.name} is the default place. Make another one the default first.`)
+  refuseUsed('placeId', gone.name, await findPlaceUse(w.tx, placeId))
+  await deletePlace(w.tx, placeId)
+  return { id: placeId, answer: async () => ({}) }
+})

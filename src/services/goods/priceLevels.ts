@@ -4,8 +4,14 @@ import {
   changePriceLevelInput,
   addTaxAreaInput,
   changeTaxAreaInput,
+  dropPriceLevelInput,
+  dropTaxAreaInput,
 } from '@/contract/inputs/goods/priceLevels'
 import {
+  deletePriceLevel,
+  deleteTaxArea,
+  findPriceLevelUse,
+  findTaxAreaUse,
   insertPriceLevel,
   insertTaxArea,
   listPriceLevels,
@@ -15,7 +21,7 @@ import {
 } from '@/data/queries/prices'
 import { taxCodeNamed } from '../books/taxCodeNamed'
 import { defineCommand } from '../command'
-import { found, refuse } from '@/contract/refuse'
+import { found, refuse, refuseUsed } from '@/contract/refuse'
 
 /** A price level: what some customers pay. */
 export const addPriceLevel = defineCommand(
@@ -56,6 +62,18 @@ export const changePriceLevel = defineCommand(
   },
 )
 
+/** A price level that was a mistake: it goes while nothing uses it. */
+export const dropPriceLevel = defineCommand('drop-price-level', dropPriceLevelInput, async (w, { levelId }) => {
+  const level = found(
+    (await listPriceLevels(w.tx)).find((l) => l.id === levelId),
+    'price list',
+    levelId,
+  )
+  refuseUsed('levelId', level.name, await findPriceLevelUse(w.tx, level))
+  await deletePriceLevel(w.tx, levelId)
+  return { id: levelId, answer: async () => ({}) }
+})
+
 /** A tax area: where goods that are taxed take another tax code. */
 export const addTaxArea = defineCommand('add-tax-area', addTaxAreaInput, async (w, { code, name, taxCode }) => {
   if ((await listTaxAreas(w.tx)).some((a) => a.code.toLowerCase() === code.toLowerCase()))
@@ -88,3 +106,15 @@ export const changeTaxArea = defineCommand(
     }
   },
 )
+
+/** A tax area that was a mistake: it goes while no address is in it. */
+export const dropTaxArea = defineCommand('drop-tax-area', dropTaxAreaInput, async (w, { areaId }) => {
+  const area = found(
+    (await listTaxAreas(w.tx)).find((a) => a.id === areaId),
+    'tax region',
+    areaId,
+  )
+  refuseUsed('areaId', area.name, await findTaxAreaUse(w.tx, area.code))
+  await deleteTaxArea(w.tx, areaId)
+  return { id: areaId, answer: async () => ({}) }
+})

@@ -4,8 +4,7 @@ import { CommandForm } from '../form/CommandForm'
 import { FormCheck, FormSelect, FormText } from '../form/inputs'
 import { LedgerHead, unseen } from '../LedgerHead'
 import { Panel } from '../Panel'
-import { useSendAlone } from '../send'
-import { SureButton } from '../SureButton'
+import { DropRow } from '../DropRow'
 
 const schema = () => import('@/contract/inputs/bank/bank').then((m) => m.addBankRuleInput)
 
@@ -40,37 +39,24 @@ export const BankRules = ({ rules, accounts, taxCodes }: Props) => (
   </section>
 )
 
-const Rules = ({ rules }: Pick<Props, 'rules'>) => {
-  const { send, busy } = useSendAlone()
-  return (
-    <table className="ledger">
-      <LedgerHead heads={['Text of the line', 'Account', 'Tax in it', 'When it comes', unseen('Delete')]} />
-      <tbody>
-        {rules.map((r) => (
-          <tr key={r.id}>
-            <td className="wrap-anywhere">{r.contains}</td>
-            <td>{r.account}</td>
-            <td className="sub">{r.taxCode ?? 'None'}</td>
-            <td className="sub">{r.always ? 'Posted automatically' : 'Proposed'}</td>
-            <td className="r">
-              <SureButton
-                className="underline"
-                label={`Delete the rule for ${r.contains}`}
-                sure="Delete for good"
-                disabled={busy}
-                onSure={() =>
-                  void send('DELETE', `/bank/rules/${r.id}`, {}, { say: () => `Rule for “${r.contains}” deleted.` })
-                }
-              >
-                Delete
-              </SureButton>
-            </td>
-          </tr>
-        ))}
-      </tbody>
-    </table>
-  )
-}
+const Rules = ({ rules }: Pick<Props, 'rules'>) => (
+  <table className="ledger">
+    <LedgerHead heads={['Text of the line', 'Account', 'Tax in it', 'When it comes', unseen('Delete')]} />
+    <tbody>
+      {rules.map((r) => (
+        <tr key={r.id}>
+          <td className="wrap-anywhere">{r.contains}</td>
+          <td>{r.account}</td>
+          <td className="sub">{r.taxCode ?? 'None'}</td>
+          <td className="sub">{r.always ? 'Posted automatically' : 'Proposed'}</td>
+          <td className="r">
+            <DropRow path={`/bank/rules/${r.id}`} what={`Rule for “${r.contains}”`} />
+          </td>
+        </tr>
+      ))}
+    </tbody>
+  </table>
+)
 
 const AddRule = ({ accounts, taxCodes }: Omit<Props, 'rules'>) => {
   const [open, setOpen] = useState(false)

@@ -3,6 +3,7 @@ import { EditInPanel } from '../EditInPanel'
 import { CommandForm } from '../form/CommandForm'
 import { FormSelect, FormText } from '../form/inputs'
 import { CodeRows } from './CodeRows'
+import { DropRow } from '../DropRow'
 
 const schema = () => import('@/contract/inputs/goods/priceLevels').then((m) => m.addTaxAreaInput)
 const changeSchema = () =>
@@ -55,7 +56,11 @@ export const Areas = ({ areas, codes }: Props) => (
     <CodeRows
       rows={areas.map((x) => ({
         ...x,
-        act: <EditArea area={x} codes={codes} />,
+        act: (
+          <>
+            <EditArea area={x} codes={codes} /> <DropRow path={`/tax-areas/${x.id}`} what={x.name} />
+          </>
+        ),
         says: [[`taxable goods use ${codes.find((c) => c.code === x.taxCode)?.name ?? x.taxCode}`]],
       }))}
     />

@@ -4,6 +4,7 @@ import { EditInPanel } from '../EditInPanel'
 import { CommandForm } from '../form/CommandForm'
 import { FormPick, FormQuantity, FormText } from '../form/inputs'
 import { CodeRows } from './CodeRows'
+import { DropRow } from '../DropRow'
 import type { TradeFacts } from './tradeFacts'
 
 const WITH_TAX = { '': 'Same as business', true: 'with tax', false: 'without tax' } as const
@@ -67,7 +68,11 @@ export const Levels = ({ levels }: Pick<TradeFacts, 'levels'>) => (
     <CodeRows
       rows={levels.map((x) => ({
         ...x,
-        act: <EditLevel level={x} />,
+        act: (
+          <>
+            <EditLevel level={x} /> <DropRow path={`/price-levels/${x.id}`} what={x.name} />
+          </>
+        ),
         says: [
           [Number(x.percentOff) > 0 ? `${formatPercent(x.percentOff)} off list price` : 'own prices'],
           [WITH_TAX[withTaxOf(x)]],

@@ -3,6 +3,7 @@ import { EditInPanel } from '../EditInPanel'
 import { CommandForm } from '../form/CommandForm'
 import { FormText } from '../form/inputs'
 import { useSendAlone } from '../send'
+import { DropRow } from '../DropRow'
 
 const schema = () => import('@/contract/inputs/goods/places').then((m) => m.addPlaceInput)
 const changeSchema = () =>
@@ -58,7 +59,7 @@ export const Places = ({ places }: { readonly places: readonly Place[] }) => {
               <td className="font-figure">{p.code}</td>
               <td>{p.name}</td>
               <td className="r">
-                <EditPlace place={p} />
+                <EditPlace place={p} /> {!p.usual && <DropRow path={`/places/${p.id}`} what={p.name} />}
               </td>
               <td className="r">
                 {p.usual ? (

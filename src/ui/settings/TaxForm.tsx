@@ -6,11 +6,10 @@ import type { Day } from '@/core/day'
 import { decimal } from '@/core/money'
 import { TREATMENT_NAMES } from '@/core/names'
 import { CodeRows } from './CodeRows'
+import { DropRow } from '../DropRow'
 import { CommandForm } from '../form/CommandForm'
 import { FormDay, FormPick, FormQuantity, FormText } from '../form/inputs'
 import { Select } from '../Select'
-import { useSendAlone } from '../send'
-import { SureButton } from '../SureButton'
 
 interface Code {
   readonly id: number
@@ -115,25 +114,9 @@ const RateOrReason = () => {
   )
 }
 
-/** Deletes what was a mistake; what is used by anything says so and stays. */
-const Drop = ({ id, what }: { readonly id: number; readonly what: string }) => {
-  const { send, busy } = useSendAlone()
-  return (
-    <SureButton
-      className="underline"
-      label={`Delete ${what}`}
-      sure="Delete for good"
-      disabled={busy}
-      onSure={() => void send('DELETE', `/tax-codes/${id}`, {}, { say: () => `${what} deleted.` })}
-    >
-      Delete
-    </SureButton>
-  )
-}
-
 const Rate = ({ code, rate }: { readonly code: string; readonly rate: Code['otherTimes'][number] }) => (
   <>
-    {rate.says} <Drop id={rate.id} what={`${code} ${rate.says}`} />
+    {rate.says} <DropRow path={`/tax-codes/${rate.id}`} what={`${code} ${rate.says}`} />
   </>
 )
 
@@ -145,7 +128,7 @@ export const TaxForm = ({ codes, today }: Props) => (
       rows={codes.map((c) => ({
         ...c,
         says: [[c.says, ...c.otherTimes.map((t) => (t.begins ? <Rate key={t.id} code={c.code} rate={t} /> : t.says))]],
-        act: <Drop id={c.id} what={c.code} />,
+        act: <DropRow path={`/tax-codes/${c.id}`} what={c.code} />,
       }))}
     />
     <CommandForm

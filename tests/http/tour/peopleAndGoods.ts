@@ -67,6 +67,10 @@ export const peopleAndGoods = (open: () => Tour, made: Made): void => {
         await tour.does('PATCH /tax-areas/{id}', { id: area!.id, body: { name: 'Beyond the state' } }),
       ).toMatchObject({ code: 'OUT', name: 'Beyond the state', taxCode: 'ZERO' })
       expect((await tour.does('GET /tax-areas')).items).toMatchObject([{ code: 'OUT', taxCode: 'ZERO' }])
+      const slip = await tour.does('POST /price-levels', { body: { code: 'SLIP', name: 'A slip' } })
+      await tour.does('DELETE /price-levels/{id}', { id: slip.id })
+      const nowhere = await tour.does('POST /tax-areas', { body: { code: 'NO', name: 'Nowhere', taxCode: 'ZERO' } })
+      await tour.does('DELETE /tax-areas/{id}', { id: nowhere.id })
       await tour.does('POST /suppliers', { body: { name: 'Gutwerk Strings' } })
       expect((await tour.does('GET /suppliers', { query: { search: 'gut' } })).items).toMatchObject([
         { name: 'Gutwerk Strings' },
@@ -241,6 +245,8 @@ export const peopleAndGoods = (open: () => Tour, made: Made): void => {
         name: 'Workbench',
         usual: false,
       })
+      const slip = await tour.does('POST /places', { body: { code: 'SLIP', name: 'A slip' } })
+      await tour.does('DELETE /places/{id}', { id: slip.id })
       const peg = await tour.does('POST /goods', {
         body: { code: 'PEG', name: 'Peg', kind: 'stock', price: '4.00' },
       })

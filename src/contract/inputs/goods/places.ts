@@ -16,6 +16,8 @@ export const changePlaceInput = z.object({
   usual: z.literal(true, { error: 'Make another place the default instead.' }).optional(),
 })
 
+export const dropPlaceInput = z.object({ placeId: id })
+
 export const moveStockInput = z.object({
   on,
   from: id,

@@ -15,6 +15,9 @@ export const changePriceLevelInput = z
   .partial()
   .required({ levelId: true })
 
+export const dropPriceLevelInput = z.object({ levelId: id })
+export const dropTaxAreaInput = z.object({ areaId: id })
+
 const area = { name: needed(80, 'A name'), taxCode: needed(40, 'A tax code') }
 export const addTaxAreaInput = z.object({ code: needed(40, 'A code'), ...area })
 export const changeTaxAreaInput = z
