@@ -80,7 +80,7 @@ describe('an order to a supplier', () => {
     expect(bodyOf(sent, '/purchase-orders/9')).toMatchObject({ lines: [{ lineId: 2, quantity: '5' }] })
   })
 
-  const acts = (status: 'draft' | 'sent' | 'closed', toReceive = '2') =>
+  const acts = (status: 'draft' | 'sent' | 'closed', goes: { direct?: boolean; canGoDirect?: boolean } = {}) =>
     render(
       <OrderActs
         id={9}
@@ -89,9 +89,13 @@ describe('an order to a supplier', () => {
         changed={false}
         supplierId={3}
         canInvoice={false}
+        direct={goes.direct ?? false}
+        canGoDirect={goes.canGoDirect ?? false}
         places={[]}
         today={TODAY}
-        lines={status === 'closed' ? [] : [{ id: 1, description: 'Rosin', toReceive, track: 'none', codes: ['ROS'] }]}
+        lines={
+          status === 'closed' ? [] : [{ id: 1, description: 'Rosin', toReceive: '2', track: 'none', codes: ['ROS'] }]
+        }
       />,
     )
 
@@ -111,6 +115,26 @@ describe('an order to a supplier', () => {
     await waitFor(() => expect(bodyOf(sent, '/purchase-orders/9/close')).toMatchObject({ reason: 'Not made any more' }))
   })
 
+  test('goes straight to the customer where all of it is for sales, and comes here again', async () => {
+    const goes = (direct: boolean) => ({ status: 200, body: { number: 'O-9', direct } })
+    const sent = answerCalls({ 'PATCH /purchase-orders/9': goes(true) })
+    const { unmount } = acts('draft')
+    await press(/^More/)
+    expect(screen.queryByText('Ship to customer')).toBeNull()
+    unmount()
+    const { unmount: close } = acts('draft', { canGoDirect: true })
+    await press(/^More/)
+    await userEvent.click(screen.getByText('Ship to customer'))
+    await waitFor(() => expect(said).toEqual(['O-9 goes straight to the customer.']))
+    expect(bodyOf(sent, '/purchase-orders/9')).toEqual({ direct: true })
+    close()
+    answerCalls({ 'PATCH /purchase-orders/9': goes(false) })
+    acts('draft', { direct: true, canGoDirect: true })
+    await press(/^More/)
+    await userEvent.click(screen.getByText('Ship to us'))
+    await waitFor(() => expect(said[1]).toBe('O-9 goes to you.'))
+  })
+
   test('that is closed offers nothing to receive', () => {
     answerCalls({})
     acts('closed')
@@ -119,10 +143,11 @@ describe('an order to a supplier', () => {
 })
 
 describe('goods that come', () => {
-  const open = () =>
+  const open = (direct = false) =>
     render(
       <ReceiveForm
         orderId={9}
+        direct={direct}
         today={TODAY}
         onDone={nothing}
         places={[
@@ -135,6 +160,15 @@ describe('goods that come', () => {
         ]}
       />,
     )
+
+  test('straight to the customer are handed over as they are received, and lie nowhere', async () => {
+    answerCalls({ 'POST /goods-received': { status: 201, body: { number: 'G-1', canGo: [] } } })
+    open(true)
+    expect(screen.getByText(/sent it straight to the customer/)).toBeTruthy()
+    expect(screen.queryByLabelText('Place')).toBeNull()
+    await press(/^Receive and hand over/)
+    await waitFor(() => expect(said).toEqual(['G-1: received, and handed over to the customer.']))
+  })
 
   test('are said line by line, with serials, to a place; who can go now is told', async () => {
     const canGo = [{ saleId: 4, number: 1004, customer: 'Hazel Adair' }]

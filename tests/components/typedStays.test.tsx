@@ -111,6 +111,7 @@ describe('rows of which something is typed', () => {
     const sent = answerCalls({})
     render(
       <ReceiveForm
+        direct={false}
         orderId={3}
         lines={[{ id: 1, description: 'Violin', toReceive: '2', track: 'serial', codes: [] }]}
         places={[]}

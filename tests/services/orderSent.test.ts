@@ -1,10 +1,11 @@
 import { afterEach, beforeEach, describe, expect, test } from 'vitest'
 import { sendPost } from '@/clockwork/postman'
+import { sentence } from '@/contract/sentences'
 import { makePaper } from '@/documents/make'
 import { listMailbox } from '@/data/queries/mailbox'
 import { changeSupplier } from '@/services/buying/keepSupplier'
 import { orderForSale } from '@/services/buying/orderForSale'
-import { changeOrder, sendOrder } from '@/services/buying/orderGoods'
+import { changeOrder, orderGoods, sendOrder } from '@/services/buying/orderGoods'
 import { startSale } from '@/services/sales/startSale'
 import { openBuying } from './buyingDesk'
 import { pdfText } from './pdfText'
@@ -73,5 +74,40 @@ describe('an order that is sent', () => {
     const { orders } = await s.answer(orderForSale, { saleId, direct: true })
     const text = await pdfText((await makePaper(await house(), 'purchase-order', orders[0]!.id))!)
     expect(text).toContain('4 Hill Road')
+  })
+
+  test('goes straight to one customer at one address, and says so anew where it was sent before', async () => {
+    const sell = async (deliverTo: string) => {
+      const sale = await s.answer(startSale, {
+        customerId: s.customer,
+        agreed: true,
+        deliverTo,
+        lines: [{ goodsId: s.rosin, quantity: '30' }],
+      })
+      return { goodsId: s.rosin, quantity: '2', saleLineId: sale.lines[0]!.id }
+    }
+    const school = await sell('4 Hill Road')
+    const order = (lines: object[], direct = true) => ({ supplierId: supplier, direct, lines }) as never
+    const why = async (lines: object[]) => {
+      const done = await orderGoods.run(s.shop, order(lines))
+      return done.ok ? null : sentence(done.error)
+    }
+    expect(await why([school, await sell('4 Hill Road')])).toBeNull()
+    expect(await why([school, await sell('9 Far Road')])).toMatch(/delivered to different addresses/)
+    expect(await why([school, { goodsId: s.rosin, quantity: '2' }])).toMatch(/Rosin is for no sale/)
+    const made = await s.answer(orderGoods, order([school], false))
+    expect(await s.answer(sendOrder, { orderId: made.id })).toMatchObject({ changed: false })
+    expect(await s.answer(changeOrder, { orderId: made.id, direct: true })).toMatchObject({
+      direct: true,
+      changed: true,
+    })
+    const shelf = [
+      { lineId: made.lines[0]!.id, ...school },
+      { goodsId: s.rosin, quantity: '1' },
+    ]
+    expect(await s.refusal(changeOrder, { orderId: made.id, lines: shelf })).toBe('invalid')
+    expect(await s.answer(changeOrder, { orderId: made.id, direct: false, lines: shelf })).toMatchObject({
+      direct: false,
+    })
   })
 })

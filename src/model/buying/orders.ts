@@ -20,6 +20,8 @@ export const netOfLines = (lines: readonly PurchaseLineRow[], currency: string):
 /** An order as it goes to the supplier: what of it they must know. */
 export const versionContent = (order: PurchaseOrderRow, lines: readonly PurchaseLineRow[]) => ({
   wantedBy: order.wantedBy,
+  // Another address is another order to whoever sends it.
+  ...(order.direct && { direct: true }),
   note: order.note,
   lines: lines.map((l) => ({
     id: l.id,

@@ -28,6 +28,7 @@ import {
   type PurchaseOrderRow,
 } from '@/data/queries/purchaseOrder'
 import { findSaleLines } from '@/data/queries/saleLine'
+import { findSales } from '@/data/queries/sales'
 import { findSupplier, listGoodsSuppliers } from '@/data/queries/suppliers'
 import { readUnitCosts } from '@/model/goods/unitCosts'
 import { orderView, orderViews, sameContent, versionContent } from '@/model/buying/orders'
@@ -129,6 +130,27 @@ export const writeOrders = async (
   }
 }
 
+/** What goes straight to the customer goes to one of them, at one address: each of its goods is for a sale of theirs. */
+const mustGoToOne = async (w: Work, orderId: number): Promise<void> => {
+  const { order, lines } = await takeOrder(w, orderId)
+  if (!order.direct) return
+  const goods = lines.filter((l) => l.goodsId !== null && l.quantity.gt(0))
+  const own = goods.find((l) => l.saleId === null)
+  if (own)
+    refuseAt(
+      'direct',
+      `${own.description} is for no sale, so it cannot go straight to a customer. Order it on its own.`,
+    )
+  const sales = await findSales(w.tx, [...new Set(goods.flatMap((l) => l.saleId ?? []))], w.currency)
+  const [first] = sales
+  const other = sales.find((x) => x.customerId !== first?.customerId || x.deliverTo !== first.deliverTo)
+  if (first && other)
+    refuseAt(
+      'direct',
+      `Sales ${first.number} and ${other.number} are delivered to different addresses. Order for each of them on its own.`,
+    )
+}
+
 /** An order to a supplier: a draft until it is sent. It posts nothing. */
 export const orderGoods = defineCommand(
   'order-goods',
@@ -136,7 +158,9 @@ export const orderGoods = defineCommand(
   async (w, { supplierId, on, lines, ...facts }) => {
     found(await findSupplier(w.tx, supplierId), 'supplier', supplierId)
     const order = { supplierId, onDay: draftDay(w, on), ...facts }
-    return answerOrder(w, await writeOrder(w, order, await fillOrderLines(w, order, lines)))
+    const orderId = await writeOrder(w, order, await fillOrderLines(w, order, lines))
+    await mustGoToOne(w, orderId)
+    return answerOrder(w, orderId)
   },
 )
 
@@ -178,6 +202,7 @@ export const changeOrder = defineCommand('change-order', changeOrderInput, async
   }
   const given = Object.fromEntries(Object.entries(facts).filter(([, value]) => value !== undefined))
   if (Object.keys(given).length > 0) await updatePurchaseOrder(w.tx, orderId, given)
+  await mustGoToOne(w, orderId)
   return answerOrder(w, orderId)
 })
 

@@ -20,6 +20,9 @@ interface Props {
   readonly changed: boolean
   readonly supplierId: number
   readonly canInvoice: boolean
+  /** It goes straight to the customer; or could, since all of it is for sales. */
+  readonly direct: boolean
+  readonly canGoDirect: boolean
   /** What is still to come. */
   readonly lines: readonly {
     readonly id: number
@@ -32,7 +35,7 @@ interface Props {
   readonly today: Day
 }
 
-type OrderAct = 'mail' | 'send' | 'pdf' | 'receive' | 'invoice' | 'change' | 'again' | 'close'
+type OrderAct = 'mail' | 'send' | 'pdf' | 'receive' | 'invoice' | 'direct' | 'change' | 'again' | 'close'
 
 const CLOSE = {
   title: 'Close the order',
@@ -42,7 +45,8 @@ const CLOSE = {
 }
 
 /** What can be done with an order to a supplier now. */
-export const OrderActs = ({ id, number, status, changed, supplierId, canInvoice, lines, places, today }: Props) => {
+export const OrderActs = (props: Props) => {
+  const { id, number, status, changed, supplierId, canInvoice, direct, canGoDirect, lines, places, today } = props
   const [open, setOpen] = useState<'mail' | 'receive' | 'close' | null>(null)
   const { send, busy, refused } = useSend()
   const close = () => setOpen(null)
@@ -88,6 +92,19 @@ export const OrderActs = ({ id, number, status, changed, supplierId, canInvoice,
       href: `/buying/new?again=${id}`,
       hint: 'The same lines at what they cost now',
     },
+    ...(isOpen && lines.length > 0 && (direct || canGoDirect)
+      ? [
+          {
+            id: 'direct' as const,
+            label: direct ? 'Ship to us' : 'Ship to customer',
+            key: 'd',
+            group: 'Order',
+            hint: direct
+              ? 'It comes to your stock first'
+              : 'The supplier sends it straight to them; receiving it hands it over',
+          },
+        ]
+      : []),
     ...(isOpen
       ? [
           {
@@ -112,6 +129,13 @@ export const OrderActs = ({ id, number, status, changed, supplierId, canInvoice,
         { mail: false },
         { say: (o) => `${o.number} is on order with ${o.supplier}.` },
       )
+    if (act === 'direct')
+      void send(
+        'PATCH',
+        `/purchase-orders/${id}`,
+        { direct: !direct },
+        { say: (o) => `${o.number} goes ${o.direct ? 'straight to the customer' : 'to you'}.` },
+      )
     if (act === 'mail' || act === 'receive' || act === 'close') setOpen(act)
   }
   return (
@@ -130,7 +154,7 @@ export const OrderActs = ({ id, number, status, changed, supplierId, canInvoice,
         <SendOrder id={id} onDone={close} />
       </Panel>
       <Panel open={open === 'receive'} onClose={close} title={`Receive ${number}`}>
-        <ReceiveForm orderId={id} lines={lines} places={places} today={today} onDone={close} />
+        <ReceiveForm orderId={id} direct={direct} lines={lines} places={places} today={today} onDone={close} />
       </Panel>
       <Panel open={open === 'close'} onClose={close} title={CLOSE.title}>
         <ReasonForm what={CLOSE} path={`/purchase-orders/${id}/close`} today={today} onDone={close} />

@@ -21,6 +21,8 @@ interface Line {
 
 interface Props {
   readonly orderId: number
+  /** It went straight to the customer. */
+  readonly direct: boolean
   readonly lines: readonly Line[]
   readonly places: readonly { readonly id: number; readonly name: string }[]
   readonly today: Day
@@ -38,7 +40,7 @@ interface DraftLine {
 const schema = () => import('@/contract/inputs/buying/receive').then((m) => m.receiveGoodsInput)
 
 /** What came of an order: how many of each, with lots and serials, to a place. */
-export const ReceiveForm = ({ orderId, lines, places, today, onDone }: Props) => (
+export const ReceiveForm = ({ orderId, direct, lines, places, today, onDone }: Props) => (
   <CommandForm
     method="POST"
     path="/goods-received"
@@ -62,14 +64,17 @@ export const ReceiveForm = ({ orderId, lines, places, today, onDone }: Props) =>
     })}
     skip={{ lines: isEmptyRow }}
     say={(r) =>
-      r.canGo.length === 0
-        ? `${r.number}: received.`
-        : `${r.number}: received. Can go now: ${r.canGo.map((c) => `sale ${c.number}, ${c.customer}`).join('; ')}.`
+      direct
+        ? `${r.number}: received, and handed over to the customer.`
+        : r.canGo.length === 0
+          ? `${r.number}: received.`
+          : `${r.number}: received. Can go now: ${r.canGo.map((c) => `sale ${c.number}, ${c.customer}`).join('; ')}.`
     }
     onDone={onDone}
     keeps
-    submit="Receive"
+    submit={direct ? 'Receive and hand over' : 'Receive'}
   >
+    {direct && <p className="mb-3">The supplier sent it straight to the customer: what came is handed over with it.</p>}
     <Scanned lines={lines} />
     {lines.map((l, i) => (
       <fieldset key={l.id} className="mb-3">
@@ -88,7 +93,7 @@ export const ReceiveForm = ({ orderId, lines, places, today, onDone }: Props) =>
     ))}
     <div className="grid grid-cols-2 gap-3">
       <FormOn today={today} />
-      {places.length > 1 && (
+      {places.length > 1 && !direct && (
         <FormSelect
           name="placeId"
           label="Place"

@@ -24,6 +24,7 @@ export default async function OrderPage({ params }: { params: Promise<{ id: stri
     order.wantedBy ? `needed by ${formatDay(order.wantedBy)}` : '',
     order.confirmedFor ? `confirmed for ${formatDay(order.confirmedFor)}` : '',
     order.version > 1 ? `version ${order.version}` : '',
+    order.direct ? 'straight to the customer' : '',
     order.changed ? 'changed since it was sent' : '',
     order.closedReason,
   ]
@@ -45,6 +46,8 @@ export default async function OrderPage({ params }: { params: Promise<{ id: stri
             changed={order.changed}
             supplierId={order.supplierId}
             canInvoice={order.lines.some((l) => Number(l.toBill) > 0)}
+            direct={order.direct}
+            canGoDirect={order.lines.every((l) => l.saleId !== null)}
             today={shop.today}
             places={places}
             lines={order.lines
