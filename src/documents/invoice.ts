@@ -78,16 +78,16 @@ const standingOf = ({ invoice, sale, saleLines, piecesSaid }: Facts, currency: s
   })
 
 /** Dates, numbers and terms beside the address. */
-const factsOf = ({ invoice, dues, sale, customer, credited, handedOver }: Facts, t: Words): Paper['facts'] => [
+const factsOf = ({ invoice, dues, sale, says, customer, credited, handedOver }: Facts, t: Words): Paper['facts'] => [
   [t('date'), t.day(invoice.on)],
   ...(dues.length === 1 ? dues.map((d) => [t('due'), t.day(d.dueOn)] as const) : []),
   [t('order'), String(sale.number)],
   ...(handedOver ? [[t('delivered'), t.day(handedOver)] as const] : []),
   ...(invoice.kind === 'invoice'
-    ? [[t('terms'), termsIn(readArrangement(sale.arrangement), customer.language)] as const]
+    ? [[t('terms'), termsIn(readArrangement(says.arrangement), customer.language)] as const]
     : []),
-  ...(sale.purchaseOrder ? [[t('yourOrder'), sale.purchaseOrder] as const] : []),
-  ...(customer.taxExempt && customer.exemptNumber ? [[t('exempt'), customer.exemptNumber] as const] : []),
+  ...(says.purchaseOrder ? [[t('yourOrder'), says.purchaseOrder] as const] : []),
+  ...(says.taxExempt && says.exemptNumber ? [[t('exempt'), says.exemptNumber] as const] : []),
   ...(credited ? [[t('credits'), credited.number ?? ''] as const] : []),
 ]
 
@@ -135,7 +135,7 @@ export const paperOfInvoice = async (asked: Asked, invoiceId: number): Promise<P
   const { currency, conditions } = asked.business
   const facts = await readInvoiceFacts(asked, invoiceId)
   if (!facts) return null
-  const { invoice, dues, sale, saleLines } = facts
+  const { invoice, dues, sale, says, saleLines } = facts
   const { language } = facts.customer
   const t = paperWords(language)
   const credit = invoice.kind === 'credit-note'
@@ -147,10 +147,10 @@ export const paperOfInvoice = async (asked: Asked, invoiceId: number): Promise<P
     language,
     name,
     number: invoice.number ?? '–',
-    to: { name: invoice.customerName, address: sale.billTo || facts.billTo },
-    deliverTo: sale.deliverTo && sale.deliverTo !== sale.billTo ? { address: sale.deliverTo, note: '' } : null,
+    to: { name: says.name, address: says.billTo },
+    deliverTo: says.deliverTo && says.deliverTo !== says.billTo ? { address: says.deliverTo, note: '' } : null,
     facts: factsOf(facts, t),
-    above: credit ? '' : sale.noteAbove,
+    above: credit ? '' : says.noteAbove,
     rows: saleRows(saleLines, standingOf(facts, currency), {
       language,
       rolledUp: sale.rolledUp,
@@ -159,7 +159,7 @@ export const paperOfInvoice = async (asked: Asked, invoiceId: number): Promise<P
     }),
     sums: await sumsOf(asked, facts, t),
     parts: [...schedule(dues, t), ...paidHow(asked, facts, t, [name, invoice.number].filter(Boolean).join(' '))],
-    note: [reason, credit ? '' : sale.note].filter(Boolean).join('\n\n'),
+    note: [reason, credit ? '' : says.note].filter(Boolean).join('\n\n'),
     conditions: credit ? '' : conditions,
   }
 }

@@ -74,16 +74,16 @@ const party = (p: Party, isTaxed: boolean) => ({
 })
 
 /** Who sells and who buys; where an address names no country, it is ours. */
-const partiesOf = ({ business }: Asked, { invoice, billTo, customer }: Facts) => {
+const partiesOf = ({ business }: Asked, { says }: Facts) => {
   const home = countryOf(business.address) ?? homeCountry(business.locale)
   const { name, address, taxNumber } = business
   return {
     seller: { name, address, country: home, taxNumber },
     buyer: {
-      name: invoice.customerName,
-      address: billTo,
-      country: countryOf(billTo) ?? home,
-      taxNumber: customer.exemptNumber,
+      name: says.name,
+      address: says.billTo,
+      country: countryOf(says.billTo) ?? home,
+      taxNumber: says.exemptNumber,
     },
   }
 }

@@ -42,7 +42,7 @@ describe('the tax of a line', () => {
   ])('is %s', (_, of, deliverTo, code) => expect(taxCodeOf(of, { codes: CODES, deliverTo, areaCode })).toBe(code))
 })
 
-const open = (of: LineDraft) =>
+const open = (of: LineDraft, addresses = ADDRESSES) =>
   render(
     <SaleForm
       sale={null}
@@ -55,7 +55,7 @@ const open = (of: LineDraft) =>
       }}
       pricesIncludeTax={false}
       kinds={['sales']}
-      buyer={{ ...INES, creditLimit: null, addresses: ADDRESSES }}
+      buyer={{ ...INES, creditLimit: null, addresses }}
       facts={NO_FACTS}
       lines={[of]}
     />,
@@ -70,8 +70,8 @@ test('an address that is typed asks for no price until it picks another tax', as
   const asked = () => sent.filter((s) => s.path === '/prices').map((s) => s.query.get('deliverTo'))
   await waitFor(() => expect(asked()).toEqual(['']))
   await userEvent.click(screen.getByRole('button', { name: /^More: notes/ }))
-  await userEvent.type(screen.getByLabelText(/^Deliver to/), 'Elsewhere')
-  await userEvent.selectOptions(screen.getByLabelText('Addresses on file'), FAR)
+  await userEvent.type(screen.getByLabelText(/^Deliver to(?!:)/), 'Elsewhere')
+  await userEvent.selectOptions(screen.getByLabelText('Deliver to: addresses on file'), FAR)
   await waitFor(() => expect(asked()).toEqual(['', FAR]))
 })
 
@@ -80,7 +80,7 @@ test('a sale that is sent to another address is taxed there, as it is saved', as
   open(line({ description: 'Rehair', unitPrice: '100.00' }))
   expect(screen.getByText('108.25')).toBeTruthy()
   await userEvent.click(screen.getByRole('button', { name: /^More: notes/ }))
-  await userEvent.selectOptions(screen.getByLabelText('Addresses on file'), FAR)
+  await userEvent.selectOptions(screen.getByLabelText('Deliver to: addresses on file'), FAR)
   await waitFor(() => expect(screen.queryByText('108.25')).toBeNull())
   expect(screen.getByLabelText<HTMLSelectElement>('Line 1: tax').value).toBe('ZERO')
   await userEvent.click(screen.getByRole('button', { name: 'Save draft' }))
@@ -90,4 +90,28 @@ test('a sale that is sent to another address is taxed there, as it is saved', as
       lines: [{ description: 'Rehair', taxCode: 'ZERO' }],
     }),
   )
+})
+
+test('where an invoice goes is chosen from the addresses on file; another customer takes none of them along', async () => {
+  const [OFFICE, HOME] = ['3 Office Park', '4 Home Lane']
+  const other = { ...INES, id: 44, name: 'Orla Finch', addresses: [] }
+  const sent = answerCalls({
+    'POST /sales': { status: 201, body: { id: 9, number: 1009, lines: [] } },
+    'GET /customers': { status: 200, body: { items: [other], next: null } },
+    'GET /customers/44': { status: 200, body: other },
+  })
+  const billing = [OFFICE, HOME].map((text) => ({ kind: 'bill-to', text, isDefault: false, taxArea: '' }))
+  open(line({ description: 'Rehair', unitPrice: '100.00' }), [...ADDRESSES, ...billing])
+  await userEvent.click(screen.getByRole('button', { name: /^More: notes/ }))
+  await userEvent.selectOptions(screen.getByLabelText('Bill to: addresses on file'), HOME)
+  await userEvent.type(screen.getByLabelText(/^Deliver to(?!:)/), 'At the gate')
+  await userEvent.click(screen.getByRole('button', { name: 'Save draft' }))
+  await waitFor(() =>
+    expect(sent.find((x) => x.path === '/sales')?.body).toMatchObject({ billTo: HOME, deliverTo: 'At the gate' }),
+  )
+  await userEvent.clear(screen.getByLabelText('Customer'))
+  await userEvent.type(screen.getByLabelText('Customer'), 'orl')
+  await userEvent.click(await screen.findByText('Orla Finch'))
+  await waitFor(() => expect(screen.getByLabelText<HTMLTextAreaElement>(/^Bill to(?!:)/).value).toBe(''))
+  expect(screen.getByLabelText<HTMLTextAreaElement>(/^Deliver to(?!:)/).value).toBe('At the gate')
 })

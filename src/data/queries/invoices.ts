@@ -49,6 +49,8 @@ export interface InvoiceRow {
   readonly reason: string
   readonly creditsId: number | null
   readonly entryId: number | null
+  /** As it was issued; read by `readIssuedSays`. */
+  readonly says: unknown
   readonly lines: readonly InvoiceLineRow[]
   readonly taxes: readonly InvoiceTaxRow[]
 }
@@ -84,6 +86,7 @@ const withLines = async (
     reason: r.reason,
     creditsId: r.creditsId,
     entryId: r.entryId,
+    says: r.says,
     lines: lines
       .filter((l) => l.invoiceId === r.id)
       .map((l) => ({
@@ -176,7 +179,7 @@ export const deleteDraft = async (db: Db, id: number): Promise<void> => {
 export const markIssued = async (
   db: Db,
   id: number,
-  issued: { number: string; entryId: number | null; onDay: Day },
+  issued: { number: string; entryId: number | null; onDay: Day; says: unknown },
 ): Promise<void> => {
   await db
     .update(invoice)

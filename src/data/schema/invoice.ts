@@ -1,6 +1,17 @@
 import { INVOICE_KINDS, INVOICE_STATUSES } from '@/core/kinds'
 import { sql } from 'drizzle-orm'
-import { boolean, check, foreignKey, index, integer, pgTable, primaryKey, text, unique } from 'drizzle-orm/pg-core'
+import {
+  boolean,
+  check,
+  foreignKey,
+  index,
+  integer,
+  jsonb,
+  pgTable,
+  primaryKey,
+  text,
+  unique,
+} from 'drizzle-orm/pg-core'
 import { fourPlaces, identity, minor, onDay, percentage } from './columns'
 import { goods } from './goods'
 import { account, entry } from './ledger'
@@ -30,6 +41,8 @@ export const invoice = pgTable(
     reason: text().notNull().default(''),
     creditsId: integer(),
     entryId: integer().references(() => entry.id),
+    /** To whom it is addressed and what it says around its lines, as it was issued; none on a draft, which says what holds now. */
+    says: jsonb(),
   },
   (t) => [
     foreignKey({ columns: [t.creditsId], foreignColumns: [t.id] }),

@@ -10,7 +10,7 @@ import { findSales } from '@/data/queries/sales'
 import { listTaxCodes } from '@/data/queries/taxCodes'
 import type { Asked } from '../where'
 import { readPiecesSaid } from './piecesSaid'
-import { readBillTo } from './billTo'
+import { readIssuedSays } from './issuedSays'
 
 export type { InvoiceRow } from '@/data/queries/invoices'
 
@@ -19,7 +19,7 @@ export const readInvoiceFacts = async ({ db, business }: Asked, invoiceId: numbe
   const { currency } = business
   const invoice = await findInvoice(db, invoiceId, currency)
   if (!invoice) return null
-  const [dues, moves, kept, sales, saleLines, customer, credited, codes, billTo, handovers] = await Promise.all([
+  const [dues, moves, kept, sales, saleLines, customer, credited, codes, handovers] = await Promise.all([
     listDuesOfInvoice(db, invoice.id, currency),
     listHeldMoves(db, { saleIds: [invoice.saleId] }, currency),
     invoice.kind === 'credit-note' ? listHeldMoves(db, { invoiceId: invoice.id }, currency) : [],
@@ -28,10 +28,11 @@ export const readInvoiceFacts = async ({ db, business }: Asked, invoiceId: numbe
     findCustomer(db, invoice.customerId, currency),
     invoice.creditsId === null ? null : findInvoice(db, invoice.creditsId, currency),
     listTaxCodes(db),
-    readBillTo(db, invoice.customerId),
     listHandovers(db, [invoice.saleId], currency),
   ])
-  const [piecesOf, before] = await Promise.all([
+  const sale = present(sales[0])
+  const [says, piecesOf, before] = await Promise.all([
+    readIssuedSays(db, invoice, sale),
     readPiecesSaid(db, { saleId: invoice.saleId, language: present(customer).language, currency }),
     listInvoicesOfSales(db, [invoice.saleId], currency),
   ])
@@ -60,12 +61,12 @@ export const readInvoiceFacts = async ({ db, business }: Asked, invoiceId: numbe
       kept.filter((m) => m.why === 'credit-note').map((m) => m.amount),
       currency,
     ),
-    sale: present(sales[0]),
+    sale,
+    says,
     saleLines,
     customer: present(customer),
     credited,
     codes,
-    billTo,
     /** When goods of the sale last left before it was written; null where none did. */
     handedOver: handovers.filter((h) => h.direction === 'out' && h.on <= invoice.on).at(-1)?.on ?? null,
   }

@@ -23,6 +23,7 @@ import { placeNamed } from '../goods/places'
 import { aheadOfCredit, takeGoodsBack } from './goodsBack'
 import { insertHeldMoves } from '@/data/queries/held'
 import { addToLines } from '@/data/queries/saleLine'
+import { readIssuedSays } from '@/model/paper/issuedSays'
 import { invoiceView } from '@/model/invoice/invoiceView'
 
 /**
@@ -223,7 +224,13 @@ const issueCredit = async (w: Work, c: CreditToIssue): Promise<Money> => {
   const of = { kind: 'invoice', id: c.noteId, saleId: sale.id, customerId: sale.customerId }
   // A credit of nothing (goods at no charge come back) has no entry of its own to post.
   const entryId = entry.lines.length > 0 ? await w.post(entry, of) : null
-  await markIssued(w.tx, c.noteId, { number, entryId, onDay: c.onDay })
+  await markIssued(w.tx, c.noteId, {
+    number,
+    entryId,
+    onDay: c.onDay,
+    // It goes to whom the invoice went.
+    says: await readIssuedSays(w.tx, c.invoice, sale),
+  })
   if (entryId === null) return onAccount
   await noteCredit(w, credited, back, { noteId: c.noteId, onDay: c.onDay, entryId })
   if (isPositiveMoney(onAccount))

@@ -29,6 +29,7 @@ import type { LockedSale } from '../sales/saleWork'
 import { insertDues, listDuesOfInvoice } from '@/data/queries/due'
 import { listHeldMoves } from '@/data/queries/held'
 import { addToLines, listSaleLines } from '@/data/queries/saleLine'
+import { saysNow } from '@/model/paper/issuedSays'
 import { offered } from '@/model/receipt/offered'
 
 /** The tax lines of an invoice as postings: each component on its own account. */
@@ -56,7 +57,7 @@ export const issueBill = async (w: Work, locked: LockedSale, invoiceId: number, 
   const entry = postInvoice(posting, w.currency)
   // A bill of nothing (all at no charge) has no entry of its own to post; it still has a number and a paper.
   const entryId = entry.lines.length > 0 ? await w.post(entry, source) : null
-  await markIssued(w.tx, invoiceId, { number, entryId, onDay: on })
+  await markIssued(w.tx, invoiceId, { number, entryId, onDay: on, says: await saysNow(w.tx, sale) })
   await addToLines(
     w.tx,
     invoice.lines.map((l) => ({ lineId: l.saleLineId, by: { billed: l.quantity } })),

@@ -19,6 +19,7 @@ import type { Handing } from '../sales/handingOf'
 import { writeHandover } from '../sales/writeHandover'
 import { takeSale, type LockedSale } from '../sales/saleWork'
 import { showsTax, writeSale } from '../sales/startSale'
+import { saysNow } from '@/model/paper/issuedSays'
 import { changeOf } from '@/model/receipt/changeOf'
 import { insertReceipt, listReceipts } from '@/data/queries/receipt'
 import { reserveId } from '@/data/queries/reserveId'
@@ -99,7 +100,7 @@ export const sellAtCounter = defineCommand('sell-at-counter', sellAtCounterInput
     w.currency,
   )
   const entryId = await w.post(entry, { kind: 'invoice', id: invoice.id, saleId, customerId })
-  await markIssued(w.tx, invoice.id, { number, entryId, onDay })
+  await markIssued(w.tx, invoice.id, { number, entryId, onDay, says: await saysNow(w.tx, locked.sale) })
   await addToLines(
     w.tx,
     locked.lines.map((l) => ({ lineId: l.id, by: { billed: l.agreed } })),

@@ -57,6 +57,13 @@ const sayOver = (buyer: Buyer | null, total: Money, own: string): string | null 
   return over && formatMoney(over)
 }
 
+/** An address on file of whoever was chosen before is none of the next one's. */
+const withoutAddressesOf = (before: Buyer | null, now: Buyer | null, facts: SaleFacts): SaleFacts => {
+  const theirs = before === null || before.id === now?.id ? [] : before.addresses.map((a) => a.text)
+  const own = (address: string): string => (theirs.includes(address) ? '' : address)
+  return { ...facts, billTo: own(facts.billTo), deliverTo: own(facts.deliverTo) }
+}
+
 /** What is typed into it, kept when its page is left. */
 const useTyped = ({ sale, settings: { currency }, buyer, facts, lines }: Props) => {
   const { draft, set, ...left } = useDraft<Typed>(
@@ -117,10 +124,11 @@ export const SaleForm = (p: Props) => {
   useRepricing(lines, setLines, { customerId: buyer?.id ?? null, withTax: whole.pricesIncludeTax, going })
   const totals = useMemo(() => draftTotals(shown, facts.less, whole), [shown, facts.less, whole])
   const over = sayOver(buyer, totals.gross, sale?.agreed ? sale.total : '0')
-  const addresses = useMemo(
-    () => (buyer?.addresses ?? []).filter((a) => a.kind === 'deliver-to').map((a) => a.text),
-    [buyer],
-  )
+  const addresses = useMemo(() => {
+    const of = (kind: 'bill-to' | 'deliver-to') =>
+      (buyer?.addresses ?? []).filter((a) => a.kind === kind).map((a) => a.text)
+    return { 'bill-to': of('bill-to'), 'deliver-to': of('deliver-to') }
+  }, [buyer])
   const take = (more: readonly LineDraft[]) => setLines((now) => [...now.filter((l) => !isBlank(l)), ...more])
   const away = busy || save.waiting || order.waiting
   return (
@@ -132,7 +140,7 @@ export const SaleForm = (p: Props) => {
         ) : (
           <ForWhom
             buyer={buyer}
-            onBuyer={(to) => set({ buyer: to })}
+            onBuyer={(to) => set((now) => ({ buyer: to, facts: withoutAddressesOf(now.buyer, to, now.facts) }))}
             onEntered={() => hands.enter(present(shown[0]).key, 'what')}
           />
         )}
@@ -163,7 +171,8 @@ export const SaleForm = (p: Props) => {
       )}
       <Refusal refused={refused} />
       <LineEditor
-        {...{ table, shown, hands, totals, addresses }}
+        {...{ table, shown, hands, totals }}
+        addresses={addresses['deliver-to']}
         wholeLess={facts.less}
         onWholeLess={(less) => say({ less })}
         settings={whole}

@@ -8,8 +8,8 @@ const CHANNELS = CHANNEL_NAMES
 
 interface Props {
   readonly facts: SaleFacts
-  /** Where this customer has things delivered. */
-  readonly addresses: readonly string[]
+  /** Of this customer: where invoices go, and where things are delivered. */
+  readonly addresses: Readonly<Record<'bill-to' | 'deliver-to', readonly string[]>>
   /** It is written for the first time. */
   readonly isNew: boolean
   readonly onFacts: (change: Partial<SaleFacts>) => void
@@ -20,23 +20,20 @@ export const SaleMore = ({ facts, addresses, isNew, onFacts }: Props) => (
   <div className="grid max-w-245 gap-4 md:grid-cols-2">
     <Words label="Text above the lines" value={facts.noteAbove} onValue={(noteAbove) => onFacts({ noteAbove })} />
     <Words label="Text below the lines" value={facts.note} onValue={(note) => onFacts({ note })} />
-    <div className="grid content-start gap-2">
-      <Words
-        label="Deliver to"
-        value={facts.deliverTo}
-        most={500}
-        onValue={(deliverTo) => onFacts({ deliverTo })}
-        hint={isNew && addresses.length > 0 ? 'Leave empty to use the default address' : undefined}
-      />
-      {addresses.length > 1 && (
-        <Select
-          label="Addresses on file"
-          value={addresses.includes(facts.deliverTo) ? facts.deliverTo : ''}
-          options={{ '': 'Choose', ...Object.fromEntries(addresses.map((a) => [a, addressLine(a)])) }}
-          onValue={(deliverTo) => onFacts({ deliverTo })}
-        />
-      )}
-    </div>
+    <Address
+      label="Bill to"
+      value={facts.billTo}
+      onFile={addresses['bill-to']}
+      isNew={isNew}
+      onValue={(billTo) => onFacts({ billTo })}
+    />
+    <Address
+      label="Deliver to"
+      value={facts.deliverTo}
+      onFile={addresses['deliver-to']}
+      isNew={isNew}
+      onValue={(deliverTo) => onFacts({ deliverTo })}
+    />
     <Words
       label="Delivery instructions"
       value={facts.deliverNote}
@@ -56,6 +53,35 @@ export const SaleMore = ({ facts, addresses, isNew, onFacts }: Props) => (
       <input type="checkbox" checked={facts.rolledUp} onChange={(e) => onFacts({ rolledUp: e.target.checked })} /> Show
       one total per group on documents
     </label>
+  </div>
+)
+
+interface AddressProps {
+  readonly label: string
+  readonly value: string
+  readonly onFile: readonly string[]
+  readonly isNew: boolean
+  readonly onValue: (value: string) => void
+}
+
+/** An address, typed or chosen from those on file. */
+const Address = ({ label, value, onFile, isNew, onValue }: AddressProps) => (
+  <div className="grid content-start gap-2">
+    <Words
+      label={label}
+      value={value}
+      most={500}
+      onValue={onValue}
+      hint={isNew && onFile.length > 0 ? 'Leave empty to use the default address' : undefined}
+    />
+    {onFile.length > 1 && (
+      <Select
+        label={`${label}: addresses on file`}
+        value={onFile.includes(value) ? value : ''}
+        options={{ '': 'Choose', ...Object.fromEntries(onFile.map((a) => [a, addressLine(a)])) }}
+        onValue={onValue}
+      />
+    )}
   </div>
 )
 

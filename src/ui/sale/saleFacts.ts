@@ -6,6 +6,7 @@ export interface SaleFacts {
   readonly wantedBy: string
   readonly kind: string
   readonly channel: 'counter' | 'phone' | 'shopfront'
+  readonly billTo: string
   readonly deliverTo: string
   readonly deliverNote: string
   readonly purchaseOrder: string
@@ -23,6 +24,7 @@ export const NO_FACTS: SaleFacts = {
   wantedBy: '',
   kind: '',
   channel: 'phone',
+  billTo: '',
   deliverTo: '',
   deliverNote: '',
   purchaseOrder: '',

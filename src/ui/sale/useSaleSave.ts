@@ -27,10 +27,11 @@ interface Draft {
 /** What is said of a sale and its lines, as the calls take it. */
 export const saleBody = ({ sale, facts, lines, currency, taxOf }: Omit<Draft, 'buyer' | 'onSaved'>) => {
   const less = readLess(facts.less) ?? { percent: facts.less, amount: '0' }
-  const { less: _less, kind, deliverTo, ...plain } = facts
+  const { less: _less, kind, billTo, deliverTo, ...plain } = facts
   return {
     ...plain,
     ...(kind ? { kind } : {}),
+    ...(sale || billTo ? { billTo } : {}),
     ...(sale || deliverTo ? { deliverTo } : {}),
     discountPercent: less.percent,
     discountAmount: less.amount,

@@ -42,6 +42,7 @@ export default async function ChangePage({ params }: { params: Promise<{ id: str
           tell: true,
           kind: sale.kind,
           channel: sale.channel,
+          billTo: sale.billTo,
           deliverTo: sale.deliverTo,
           deliverNote: sale.deliverNote,
           purchaseOrder: sale.purchaseOrder,
