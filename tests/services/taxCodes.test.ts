@@ -38,6 +38,9 @@ test('a code or a rate that was a mistake goes while nothing uses it', async () 
     const done = await dropTaxCode.run(s.shop, { taxCodeId })
     return done.ok ? null : sentence(done.error)
   }
+  // Without it customers who are exempt would be taxed.
+  const exempt = (await readPlainTaxCodes(s.db, s.today)).find((c) => c.treatment === 'exempt')!
+  expect(await why(exempt.id)).toContain('EXEMPT is the tax code of customers who are exempt, so it stays.')
   // Its first rate is what goods have; another one is used by what is written at it.
   const later = await s.run(addTaxRate, {
     taxCodeId: 1,

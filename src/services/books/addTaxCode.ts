@@ -116,6 +116,9 @@ export const dropTaxCode = defineCommand('drop-tax-code', dropTaxCodeInput, asyn
   const rows = named.rateOf === null ? codes.filter((c) => (c.rateOf ?? c.id) === named.id) : [named]
   const what = named.from === null ? named.code : `The rate of ${named.code} from ${formatDay(named.from)}`
   if (rows.length === codes.length) refuseAt('taxCodeId', `${named.code} is the only tax code. Add another one first.`)
+  const exempt = codes.filter((c) => c.treatment === 'exempt')
+  if (exempt.length === 1 && exempt[0] === named)
+    refuseAt('taxCodeId', `${named.code} is the tax code of customers who are exempt, so it stays.`)
   const ids = rows.map((c) => c.id)
   refuseUsed('taxCodeId', what, await findTaxCodeUse(w.tx, ids))
   await deleteTaxCodes(w.tx, ids)
