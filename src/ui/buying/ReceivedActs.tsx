@@ -7,6 +7,7 @@ import { Panel } from '../Panel'
 import { VoidPanel } from './VoidPanel'
 import type { BackLine } from './SendBackForm'
 
+const SpreadFromAccount = lazily(() => import('./SpreadForm').then((m) => m.SpreadFromAccount))
 const SendBackForm = lazily(() => import('./SendBackForm').then((m) => m.SendBackForm))
 
 interface Props {
@@ -21,11 +22,13 @@ interface Props {
   readonly back: readonly BackLine[]
   /** So many labels of each: `3x12,4x1`. */
   readonly labels: string
+  /** Where a cost that is on no bill may be. */
+  readonly accounts: readonly { readonly id: number; readonly code: string; readonly name: string }[]
   readonly currency: string
   readonly today: Day
 }
 
-type ReceivedAct = 'bill' | 'back' | 'undo' | 'labels'
+type ReceivedAct = 'bill' | 'back' | 'cost' | 'undo' | 'labels'
 
 /** What can be done with what came from a supplier. */
 export const ReceivedActs = ({
@@ -37,6 +40,7 @@ export const ReceivedActs = ({
   canUndo,
   back,
   labels,
+  accounts,
   currency,
   today,
 }: Props) => {
@@ -55,7 +59,18 @@ export const ReceivedActs = ({
           },
         ]
       : []),
-    ...(back.length > 0 ? [{ id: 'back' as const, label: 'Send back', key: 'b', group }] : []),
+    ...(back.length > 0
+      ? [
+          { id: 'back' as const, label: 'Send back', key: 'b', group },
+          {
+            id: 'cost' as const,
+            label: 'Add freight or duty',
+            key: 'f',
+            group,
+            hint: 'It joins what these goods cost',
+          },
+        ]
+      : []),
     ...(labels === ''
       ? []
       : [
@@ -88,6 +103,9 @@ export const ReceivedActs = ({
           </p>
         )}
         <SendBackForm receivedId={id} lines={back} currency={currency} today={today} onDone={close} />
+      </Panel>
+      <Panel open={open === 'cost'} onClose={close} title="Add freight or duty">
+        <SpreadFromAccount receivedId={id} accounts={accounts} currency={currency} today={today} onDone={close} />
       </Panel>
       <VoidPanel kind="receipt" id={id} today={today} open={open === 'undo'} onClose={close} />
     </>

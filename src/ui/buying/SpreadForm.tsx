@@ -3,8 +3,9 @@ import type { Day } from '@/core/day'
 import { formatDigits } from '@/core/locale'
 import { SPREAD_BY, type SpreadBy } from '@/core/kinds'
 import { CommandForm } from '../form/CommandForm'
-import { FormCheck, FormOn, FormPick, FormSelect } from '../form/inputs'
+import { FormCheck, FormMoney, FormOn, FormPick, FormSelect } from '../form/inputs'
 
+/** How a cost is spread over what came. */
 const NAMES: Readonly<Record<SpreadBy, string>> = {
   value: 'Worth',
   quantity: 'Quantity',
@@ -59,6 +60,55 @@ export const SpreadForm = ({ costs, received, currency, today, onDone }: Props) 
           ))}
         </div>
       </fieldset>
+      <div className="grid grid-cols-2 gap-3">
+        <FormPick name="by" label="Spread by" options={NAMES} />
+        <FormOn today={today} />
+      </div>
+    </div>
+  </CommandForm>
+)
+
+interface AccountProps {
+  readonly receivedId: number
+  /** Where the owner may post by hand. */
+  readonly accounts: readonly { readonly id: number; readonly code: string; readonly name: string }[]
+  readonly currency: string
+  readonly today: Day
+  readonly onDone: () => void
+}
+
+/** Freight or duty that no bill has, as when it was paid at the door: it leaves the account it was put on. */
+export const SpreadFromAccount = ({ receivedId, accounts, currency, today, onDone }: AccountProps) => (
+  <CommandForm
+    method="POST"
+    path="/landed-costs"
+    schema={schema}
+    start={{ ...START, on: String(today), amount: '', fromAccountId: '' }}
+    asBody={(d) => ({
+      ...d,
+      amount: d.amount || undefined,
+      fromAccountId: Number(d.fromAccountId) || undefined,
+      receivedIds: [receivedId],
+    })}
+    say={(c) => `${c.number}: ${formatDigits(c.amount)} added to what the goods cost.`}
+    preview={{ currency }}
+    onDone={onDone}
+    submit="Add to cost of goods"
+  >
+    <p className="mb-3">
+      For a cost that is on no bill. It leaves the account it was put on: to stock for goods still here, else to cost of
+      goods sold. A freight line of a bill is added from that bill.
+    </p>
+    <div className="grid gap-3">
+      <FormMoney name="amount" label="Amount" currency={currency} />
+      <FormSelect
+        name="fromAccountId"
+        label="Account it is on"
+        options={[
+          { value: '', name: '' },
+          ...accounts.map((a) => ({ value: String(a.id), name: `${a.code} ${a.name}` })),
+        ]}
+      />
       <div className="grid grid-cols-2 gap-3">
         <FormPick name="by" label="Spread by" options={NAMES} />
         <FormOn today={today} />

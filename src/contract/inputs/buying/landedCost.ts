@@ -13,13 +13,12 @@ export const landedCostInput = z
     by: z.enum(SPREAD_BY, { error: 'Say value, quantity, weight or volume.' }),
   })
   .superRefine((c, ctx) => {
-    const whole = c.amount !== undefined && c.fromAccountId !== undefined
-    if ((c.billLineId !== undefined) === whole)
-      ctx.addIssue({
-        code: 'custom',
-        path: ['billLineId'],
-        message: 'Say a line of a bill, or an amount and the account it is on.',
-      })
+    const say = (path: string, message: string) => ctx.addIssue({ code: 'custom', path: [path], message })
+    const [noAmount, noAccount] = [c.amount === undefined, c.fromAccountId === undefined]
+    if (c.billLineId === undefined && noAmount !== noAccount)
+      return noAmount ? say('amount', 'Enter the amount.') : say('fromAccountId', 'Choose the account the cost is on.')
+    if ((c.billLineId !== undefined) === !(noAmount || noAccount))
+      say('billLineId', 'Say a line of a bill, or an amount and the account it is on.')
   })
 
 export const voidLandedCostInput = z.object({ costId: id, on, reason: needed(200, 'A reason') })

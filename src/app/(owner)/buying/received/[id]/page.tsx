@@ -3,6 +3,7 @@ import { notFound } from 'next/navigation'
 import { formatDay } from '@/core/day'
 import { formatDigits } from '@/core/locale'
 import { decimal, formatPrice } from '@/core/money'
+import { readOwnAccounts } from '@/model/books/journal'
 import { readReceivedPage } from '@/model/buying/pages'
 import { InTheBooks } from '@/ui/books/EntryLines'
 import { ReceivedActs } from '@/ui/buying/ReceivedActs'
@@ -16,8 +17,8 @@ export const metadata: Metadata = { title: 'Goods received' }
 
 export default async function ReceivedPage({ params }: { params: Promise<{ id: string }> }) {
   const shop = await openShop()
-  const { paper, spread, returnsTo, posted, back, labels } =
-    (await readReceivedPage(shop, await idFrom(params))) ?? notFound()
+  const [found, accounts] = await Promise.all([readReceivedPage(shop, await idFrom(params)), readOwnAccounts(shop)])
+  const { paper, spread, returnsTo, posted, back, labels } = found ?? notFound()
   const isPlain = paper.lines.every((l) => Number(l.returned) === 0)
   const heads = ['Item', right('Quantity'), right('Cost of one'), right('Not billed')]
   return (
@@ -50,6 +51,7 @@ export default async function ReceivedPage({ params }: { params: Promise<{ id: s
             canUndo={isPlain && paper.lines.every((l) => Number(l.billed) === 0)}
             back={back}
             labels={labels}
+            accounts={accounts}
             currency={shop.currency}
             today={shop.today}
           />
