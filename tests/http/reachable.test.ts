@@ -13,6 +13,7 @@ const all = screens.join('\n')
 
 /** Calls whose address is put together of parts, or that no screen needs, and why. */
 const OTHERWISE: Readonly<Record<string, string>> = {
+  'POST /setup': 'sent by the page that sets up, at /api/v1/setup',
   'POST /repeats/run': 'what comes again is written by the clock',
   'POST /goods/{id}/assemble': 'ui/goods/AssembleKits, by its way',
   'POST /goods/{id}/take-apart': 'ui/goods/AssembleKits, by its way',
