@@ -1,6 +1,7 @@
 'use client'
 import { useState } from 'react'
 import { CommandForm } from '../form/CommandForm'
+import { FormAccount, type AccountChoice } from '../form/FormAccount'
 import { FormCheck, FormSelect, FormText } from '../form/inputs'
 import { LedgerHead, unseen } from '../LedgerHead'
 import { Panel } from '../Panel'
@@ -17,7 +18,7 @@ interface Props {
     /** Posted when such a line comes; else proposed for it. */
     readonly always: boolean
   }[]
-  readonly accounts: readonly { readonly id: number; readonly code: string; readonly name: string }[]
+  readonly accounts: readonly AccountChoice[]
   readonly taxCodes: readonly { readonly code: string; readonly name: string }[]
 }
 
@@ -105,14 +106,7 @@ interface Target extends Pick<Props, 'accounts' | 'taxCodes'> {
 /** The account a line goes to, and the tax in it. */
 export const RuleTarget = ({ accounts, taxCodes, account, taxCode }: Target) => (
   <>
-    <FormSelect
-      name={account}
-      label="Account"
-      options={[
-        { value: '', name: '' },
-        ...accounts.map((a) => ({ value: String(a.id), name: `${a.code} ${a.name}` })),
-      ]}
-    />
+    <FormAccount name={account} label="Account" accounts={accounts} />
     <FormSelect
       name={taxCode}
       label="Tax in it"

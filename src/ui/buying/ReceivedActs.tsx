@@ -2,6 +2,7 @@
 import { useState } from 'react'
 import type { Day } from '@/core/day'
 import { Acts, type Act } from '../acts/Acts'
+import type { AccountChoice } from '../form/FormAccount'
 import { lazily } from '../lazily'
 import { Panel } from '../Panel'
 import { VoidPanel } from './VoidPanel'
@@ -23,7 +24,7 @@ interface Props {
   /** So many labels of each: `3x12,4x1`. */
   readonly labels: string
   /** Where a cost that is on no bill may be. */
-  readonly accounts: readonly { readonly id: number; readonly code: string; readonly name: string }[]
+  readonly accounts: readonly AccountChoice[]
   readonly currency: string
   readonly today: Day
 }

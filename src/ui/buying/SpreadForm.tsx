@@ -3,6 +3,7 @@ import type { Day } from '@/core/day'
 import { formatDigits } from '@/core/locale'
 import { SPREAD_BY, type SpreadBy } from '@/core/kinds'
 import { CommandForm } from '../form/CommandForm'
+import { FormAccount, type AccountChoice } from '../form/FormAccount'
 import { FormCheck, FormMoney, FormOn, FormPick, FormSelect } from '../form/inputs'
 
 /** How a cost is spread over what came. */
@@ -71,7 +72,7 @@ export const SpreadForm = ({ costs, received, currency, today, onDone }: Props) 
 interface AccountProps {
   readonly receivedId: number
   /** Where the owner may post by hand. */
-  readonly accounts: readonly { readonly id: number; readonly code: string; readonly name: string }[]
+  readonly accounts: readonly AccountChoice[]
   readonly currency: string
   readonly today: Day
   readonly onDone: () => void
@@ -101,14 +102,7 @@ export const SpreadFromAccount = ({ receivedId, accounts, currency, today, onDon
     </p>
     <div className="grid gap-3">
       <FormMoney name="amount" label="Amount" currency={currency} />
-      <FormSelect
-        name="fromAccountId"
-        label="Account it is on"
-        options={[
-          { value: '', name: '' },
-          ...accounts.map((a) => ({ value: String(a.id), name: `${a.code} ${a.name}` })),
-        ]}
-      />
+      <FormAccount name="fromAccountId" label="Account it is on" accounts={accounts} />
       <div className="grid grid-cols-2 gap-3">
         <FormPick name="by" label="Spread by" options={NAMES} />
         <FormOn today={today} />
