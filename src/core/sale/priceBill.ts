@@ -45,10 +45,10 @@ export interface BilledTax {
  * neither net nor tax is ever below zero. Not where rates changed between bills; and of a sale that was made smaller after
  * bills were rounded up nothing is left, not less than that.
  *
- * @example 20 picks at 0.05 and 10 %, billed one at a time: ten bills with 0.01 of tax, ten with none, 0.10 in all
- *
  * `lines` are all lines of the sale, `quantities` what this bill takes of them, `taxBilled` the tax of earlier bills less
  * credits for billing again. The answer's lines stand in the order of `quantities`.
+ *
+ * @example 20 picks at 0.05 and 10 %, billed one at a time: ten bills with 0.01 of tax, ten with none, 0.10 in all
  */
 export const priceBill = (
   lines: readonly LineToPrice[],

@@ -36,7 +36,7 @@ export const findPlaceUse = async (db: Db, id: number): Promise<string | null> =
     ['A movement of stock', sql`select from stock_move where place_id = ${id}`],
     ['An item', sql`select from goods where place_id = ${id}`],
     ['A stock count', sql`select from stock_count where place_id = ${id}`],
-    ['A delivery', sql`select from goods_received where place_id = ${id}`],
+    ['A receipt of goods', sql`select from goods_received where place_id = ${id}`],
   ])
 }
 

@@ -29,7 +29,11 @@ export const CodeRows = ({ rows }: Props) =>
                 ))}
               </td>
             ))}
-            {r.act && <td className="r">{r.act}</td>}
+            {r.act && (
+              <td>
+                <div className="flex flex-wrap justify-end gap-x-4 gap-y-1">{r.act}</div>
+              </td>
+            )}
           </tr>
         ))}
       </tbody>

@@ -58,8 +58,11 @@ export const Places = ({ places }: { readonly places: readonly Place[] }) => {
             <tr key={p.id}>
               <td className="font-figure">{p.code}</td>
               <td>{p.name}</td>
-              <td className="r">
-                <EditPlace place={p} /> {!p.usual && <DropRow path={`/places/${p.id}`} what={p.name} />}
+              <td>
+                <div className="flex flex-wrap justify-end gap-x-4 gap-y-1">
+                  <EditPlace place={p} />
+                  {!p.usual && <DropRow path={`/places/${p.id}`} what={p.name} />}
+                </div>
               </td>
               <td className="r">
                 {p.usual ? (
