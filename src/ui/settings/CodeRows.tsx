@@ -18,7 +18,7 @@ export const CodeRows = ({ rows }: Props) =>
       <tbody>
         {rows.map((r) => (
           <tr key={r.code}>
-            <td className="font-figure">{r.code}</td>
+            <td className="min-w-20 font-figure">{r.code}</td>
             <td>{r.name}</td>
             {r.says.map((lines, i) => (
               <td key={i} className="sub">
