@@ -57,10 +57,10 @@ const earlyPay = (dues: Dues, t: Words, currency: string): readonly string[] =>
 type Facts = NonNullable<Awaited<ReturnType<typeof readInvoiceFacts>>>
 
 /** Its lines as they stand on it: one of no quantity is an amount taken off. */
-const standingOf = ({ invoice, sale, saleLines, piecesSaid }: Facts, currency: string): readonly Standing[] =>
+const standingOf = ({ invoice, sale, says, piecesSaid }: Facts, currency: string): readonly Standing[] =>
   invoice.lines.map((l) => {
     const { worth, less } = showInvoiceLine(l, sale.pricesIncludeTax, currency)
-    const line = present(saleLines.find((s) => s.id === l.saleLineId))
+    const line = present(says.rows.find((s) => s.id === l.saleLineId))
     const none = l.quantity.eq(0)
     return {
       line,
@@ -101,9 +101,9 @@ const wentWhere = (gross: Money, onAccount: Money, t: Words): Paper['sums'] =>
     .map(({ name, worth }) => ({ name, amount: formatMoney(worth) }))
 
 /** What it comes to, less what was held of it before. */
-const sumsOf = async ({ db }: Asked, { invoice, held, onAccount }: Facts, t: Words): Promise<Paper['sums']> => [
+const sumsOf = ({ invoice, codes, held, onAccount }: Facts, t: Words): Paper['sums'] => [
   { name: t('net'), amount: formatMoney(invoice.net) },
-  ...(await taxSums(db, invoice.taxes)),
+  ...taxSums(codes, invoice.taxes),
   { name: `${t('total')}, ${invoice.gross.currency}`, amount: formatMoney(invoice.gross), total: true },
   ...(isPositiveMoney(held)
     ? [
@@ -132,10 +132,10 @@ const paidHow = ({ business }: Asked, { invoice, dues, held, customer }: Facts, 
 
 /** An invoice, invoice-receipt or credit note as it is issued. A draft says so. */
 export const paperOfInvoice = async (asked: Asked, invoiceId: number): Promise<Paper | null> => {
-  const { currency, conditions } = asked.business
+  const { currency } = asked.business
   const facts = await readInvoiceFacts(asked, invoiceId)
   if (!facts) return null
-  const { invoice, dues, sale, says, saleLines } = facts
+  const { invoice, dues, says } = facts
   const { language } = facts.customer
   const t = paperWords(language)
   const credit = invoice.kind === 'credit-note'
@@ -144,6 +144,7 @@ export const paperOfInvoice = async (asked: Asked, invoiceId: number): Promise<P
   const reason = invoice.reason && `${t('reason')}: ${invoice.reason}`
   return {
     kind: credit ? 'credit-note' : 'invoice',
+    from: says.seller,
     language,
     name,
     number: invoice.number ?? '–',
@@ -151,15 +152,15 @@ export const paperOfInvoice = async (asked: Asked, invoiceId: number): Promise<P
     deliverTo: says.deliverTo && says.deliverTo !== says.billTo ? { address: says.deliverTo, note: '' } : null,
     facts: factsOf(facts, t),
     above: credit ? '' : says.noteAbove,
-    rows: saleRows(saleLines, standingOf(facts, currency), {
+    rows: saleRows(says.rows, standingOf(facts, currency), {
       language,
-      rolledUp: sale.rolledUp,
+      rolledUp: says.rolledUp,
       withSums: true,
       currency,
     }),
-    sums: await sumsOf(asked, facts, t),
+    sums: sumsOf(facts, t),
     parts: [...schedule(dues, t), ...paidHow(asked, facts, t, [name, invoice.number].filter(Boolean).join(' '))],
     note: [reason, credit ? '' : says.note].filter(Boolean).join('\n\n'),
-    conditions: credit ? '' : conditions,
+    conditions: credit ? '' : says.conditions,
   }
 }

@@ -38,7 +38,7 @@ export const makeRound = async (asked: Asked): Promise<NamedFile | null> => {
 
 const draw = async (asked: Asked, paper: Paper, layout?: number | LayoutSpec): Promise<NamedFile> => {
   const [head, spec] = await Promise.all([
-    readLetterhead(asked.db, asked.business),
+    readLetterhead(asked.db, asked.business, paper.from),
     // An invoice and a credit note are told apart by what they are, not by their address.
     layoutOf(asked.db, paper.kind, layout),
   ])

@@ -1,5 +1,6 @@
 import type { LayoutSpec, PaperColumn, PaperKind } from '@/core/formats'
 import type { Letterhead } from '@/model/paper/letterhead'
+import type { Seller } from '@/model/paper/issuedSays'
 import type { PaperSum } from '@/model/paper/paperSum'
 
 /** A row among the lines: something with figures, the beginning of a group, its sum, or words. */
@@ -39,6 +40,8 @@ export interface PaperSignature {
 export interface Paper {
   readonly kind: PaperKind
   readonly language: string
+  /** Who sells, where it was said when it was issued; who the business is now elsewhere. */
+  readonly from?: Seller
   /** What it is called where the layout does not say. */
   readonly name: string
   readonly number: string

@@ -19,7 +19,7 @@ import type { Paper } from './paper'
 import type { Asked } from '@/model/where'
 import { lessOf, saleRows, type Standing } from './saleRows'
 import { termsIn } from './termsIn'
-import { taxSums } from '@/model/paper/taxSums'
+import { readTaxSums } from '@/model/paper/taxSums'
 import { worthOf } from '@/model/sale/worth'
 
 type SaleFacts = NonNullable<Awaited<ReturnType<typeof readSaleFacts>>>
@@ -116,7 +116,7 @@ const sumsOf = async ({ db, business }: Asked, { story }: SaleFacts, kind: Kind,
   return [
     ...(isPositiveMoney(off) ? [{ name: t('offWhole'), amount: formatMoney(negateMoney(off)) }] : []),
     { name: t('net'), amount: formatMoney(totals.net) },
-    ...(await taxSums(db, taxes)),
+    ...(await readTaxSums(db, taxes)),
     {
       name: `${t('total')}, ${currency}`,
       amount: formatMoney(subtractMoney(totals.gross, sale.rateShift)),

@@ -3,7 +3,6 @@ import type { Paper } from './paper'
 import type { Asked } from '@/model/where'
 import { lineIn, paperWords } from '@/core/formats'
 import { formatMoney, isPositiveMoney, formatQuantity } from '@/core/money'
-import { taxSums } from '@/model/paper/taxSums'
 
 /** A receipt on a whole page. The narrow slip is a paper of its own. */
 export const paperOfReceipt = async (asked: Asked, receiptId: number): Promise<Paper | null> => {
@@ -16,9 +15,10 @@ export const paperOfReceipt = async (asked: Asked, receiptId: number): Promise<P
   return {
     kind: 'receipt',
     language: customer.language,
+    from: facts.seller,
     name: t('receipt'),
     number: receipt.number,
-    to: { name: receipt.customerName, address: facts.billTo },
+    to: facts.to,
     deliverTo: null,
     facts: [
       [t('date'), t.day(receipt.on)],
@@ -30,9 +30,7 @@ export const paperOfReceipt = async (asked: Asked, receiptId: number): Promise<P
       ? invoice.lines.map((l) => row(`${formatQuantity(l.quantity)} × ${l.description}`, formatMoney(l.net)))
       : facts.paid.map((p) => row(lineIn(t, p.line), formatMoney(p.amount))),
     sums: [
-      ...(invoice
-        ? [{ name: t('net'), amount: formatMoney(invoice.net) }, ...(await taxSums(asked.db, invoice.taxes))]
-        : []),
+      ...(invoice ? [{ name: t('net'), amount: formatMoney(invoice.net) }, ...facts.taxes] : []),
       ...(isPositiveMoney(change)
         ? [
             { name: t('given'), amount: formatMoney(receipt.tendered) },

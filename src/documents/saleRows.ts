@@ -4,9 +4,12 @@ import { paperWords } from '@/core/formats'
 import type { PaperRow } from './paper'
 import type { SaleLineRow } from '@/model/sale/story'
 
+/** A line, heading or words of a sale, as a paper of it needs them. */
+export type RowOfSale = Pick<SaleLineRow, 'id' | 'kind' | 'description' | 'note'>
+
 /** A line that stands on this paper: its cells, and what it adds to its group. */
 export interface Standing {
-  readonly line: SaleLineRow
+  readonly line: RowOfSale
   readonly what?: string
   readonly note?: string
   readonly cells: PaperRow['cells']
@@ -26,11 +29,11 @@ interface Wish {
  * The rows of a paper: headings with what stands under them and their sum, in the order of the sale. A heading with nothing
  * under it is left out; rolled up, a group is its heading and its sum.
  */
-export const saleRows = (all: readonly SaleLineRow[], standing: readonly Standing[], wish: Wish): PaperRow[] => {
+export const saleRows = (all: readonly RowOfSale[], standing: readonly Standing[], wish: Wish): PaperRow[] => {
   const t = paperWords(wish.language)
   const byLine = new Map(standing.map((s) => [s.line.id, s]))
   const rows: PaperRow[] = []
-  let group: { heading: SaleLineRow; inside: Standing[]; words: PaperRow[] } | null = null
+  let group: { heading: RowOfSale; inside: Standing[]; words: PaperRow[] } | null = null
   const asRow = (x: Standing): PaperRow => ({
     as: 'line',
     what: x.what ?? x.line.description,

@@ -2,7 +2,6 @@ import { lineIn, paperWords } from '@/core/formats'
 import { formatMoney, isPositiveMoney, formatQuantity } from '@/core/money'
 import { readReceiptFacts } from '@/model/paper/receiptFacts'
 import { readPiecesSaid } from '@/model/paper/piecesSaid'
-import { taxSums } from '@/model/paper/taxSums'
 import type { Asked } from '@/model/where'
 import { drawElsewhere } from './drawElsewhere'
 import { fileName, type NamedFile } from './fileName'
@@ -11,26 +10,25 @@ import { fileName, type NamedFile } from './fileName'
 export const makeSlip = async (asked: Asked, receiptId: number): Promise<NamedFile | null> => {
   const facts = await readReceiptFacts(asked, receiptId)
   if (!facts) return null
-  const { receipt, customer, invoice, change, paid } = facts
+  const { receipt, customer, invoice, seller, taxes, change, paid } = facts
   const { business } = asked
   const t = paperWords(customer.language)
   const piecesOf =
     invoice &&
     (await readPiecesSaid(asked.db, { saleId: invoice.saleId, language: t.language, currency: business.currency }))
-  const taxes = invoice ? await taxSums(asked.db, invoice.taxes) : []
   const body = await drawElsewhere({
     as: 'slip',
     slip: {
       language: t.language,
       title: `${t('receipt')} ${receipt.number}`,
       business: {
-        name: business.name,
-        address: [business.address, business.phone, business.taxNumber && `${t('taxId')} ${business.taxNumber}`]
+        name: seller.name,
+        address: [seller.address, business.phone, seller.taxNumber && `${t('taxId')} ${seller.taxNumber}`]
           .filter(Boolean)
           .join('\n'),
         footer: business.footer,
       },
-      from: receipt.customerName,
+      from: facts.to.name,
       on: t.day(receipt.on),
       how: t(receipt.method),
       lines: invoice

@@ -75,10 +75,9 @@ const party = (p: Party, isTaxed: boolean) => ({
 
 /** Who sells and who buys; where an address names no country, it is ours. */
 const partiesOf = ({ business }: Asked, { says }: Facts) => {
-  const home = countryOf(business.address) ?? homeCountry(business.locale)
-  const { name, address, taxNumber } = business
+  const home = countryOf(says.seller.address) ?? homeCountry(business.locale)
   return {
-    seller: { name, address, country: home, taxNumber },
+    seller: { ...says.seller, country: home },
     buyer: {
       name: says.name,
       address: says.billTo,

@@ -1,4 +1,5 @@
-import { render, screen, waitFor } from '@testing-library/react'
+import { render, screen, waitFor, within } from '@testing-library/react'
+import { userEvent } from './hand'
 import { describe, expect, test } from 'vitest'
 import { day } from '@/core/day'
 import { Areas } from '@/ui/settings/Areas'
@@ -97,6 +98,8 @@ describe('taxes', () => {
       code: 'STD',
       name: 'Sales tax',
       treatment: 'taxed' as const,
+      reason: '',
+      owed: [],
       components: [
         { name: 'State', rate: '0.0625' },
         { name: 'City', rate: '0.02' },
@@ -107,7 +110,10 @@ describe('taxes', () => {
         { id: 8, says: 'from 1 Jul 2026: State 7 %', begins: true },
       ],
     },
-    { id: 2, code: 'ZERO', name: 'Zero', treatment: 'zero' as const, components: [], says: '0 %', otherTimes: [] },
+    {
+      ...{ id: 2, code: 'ZERO', name: 'Zero', treatment: 'zero' as const },
+      ...{ reason: 'Books', owed: [], components: [], says: '0 %', otherTimes: [] },
+    },
   ]
 
   test('are added with a rate written as a percentage', async () => {
@@ -191,6 +197,38 @@ describe('taxes', () => {
     await press('Delete ZERO')
     await press('Delete for good?')
     await waitFor(() => expect(said).toContain('A sale uses it: ZERO stays.'))
+  })
+
+  test('are called by other words, and their components; what is taxed has no reason', async () => {
+    const sent = answerCalls({
+      'PATCH /tax-codes/1': { status: 200, body: { code: 'STD' } },
+    })
+    render(<TaxForm codes={codes} today={TODAY} />)
+    await press('Edit STD')
+    const panel = () => within(screen.getByRole('dialog'))
+    expect(panel().queryByLabelText('Reason on documents (optional)')).toBeNull()
+    await userEvent.clear(panel().getByLabelText('Name'))
+    await userEvent.type(panel().getByLabelText('Name'), 'Tax on sales')
+    await type('Name of City', 'Town')
+    await press('Save')
+    await waitFor(() => expect(said).toEqual(['STD saved. What was issued keeps the words it had.']))
+    expect(sent[0]?.body).toEqual({
+      name: 'Tax on sales',
+      components: [
+        { name: 'State', to: 'State' },
+        { name: 'City', to: 'Town' },
+      ],
+    })
+  })
+
+  test('that charge nothing are called by other words with their reason', async () => {
+    answerCalls({ 'PATCH /tax-codes/2': refuses({ path: 'reason', message: 'Too long.' }) })
+    render(<TaxForm codes={codes} today={TODAY} />)
+    await press('Edit ZERO')
+    const reason = within(screen.getByRole('dialog')).getByLabelText<HTMLInputElement>('Reason on documents (optional)')
+    expect(reason.value).toBe('Books')
+    await press('Save')
+    await waitFor(() => expect(noteOf(reason)).toBe('Too long.'))
   })
 
   test('have areas that choose one', async () => {

@@ -4,7 +4,7 @@ import { sentence } from '@/contract/sentences'
 import { listAccounts } from '@/data/queries/accounts'
 import { deleteTaxCodes } from '@/data/queries/taxCodes'
 import { readPlainTaxCodes } from '@/model/books/taxCodes'
-import { addTaxCode, addTaxRate, dropTaxCode } from '@/services/books/addTaxCode'
+import { addTaxCode, addTaxRate, changeTaxCode, dropTaxCode } from '@/services/books/addTaxCode'
 import { startSale } from '@/services/sales/startSale'
 import { openTestShop, type TestShop } from './shop'
 
@@ -64,4 +64,44 @@ test('one that is deleted while a sale takes it is told so', async () => {
     await sleep(300)
   })
   expect(await written).toBe('invalid')
+})
+
+test('a code is called by other words at all its rates; components that are called alike are refused', async () => {
+  const taxCodeId = await s.run(addTaxCode, {
+    code: 'LOC',
+    name: 'Local',
+    components: [
+      { name: 'Local', rate: '0.01' },
+      { name: 'Habour', rate: '0.02' },
+    ],
+  })
+  const components = [
+    { name: 'Local', rate: '0.015' },
+    { name: 'Habour', rate: '0.02' },
+  ]
+  const rateId = await s.run(addTaxRate, { taxCodeId, from: '2026-04-01', components })
+  const names = async () => {
+    const code = (await readPlainTaxCodes(s.db, s.today)).find((c) => c.code === 'LOC')!
+    return [code.name, code.reason, ...code.rates.map((r) => r.components.map((k) => `${k.name} ${k.rate}`).join(', '))]
+  }
+  const before = await names()
+  const why = async (input: object) => {
+    const done = await changeTaxCode.run(s.shop, { taxCodeId, components: [], ...input })
+    return done.ok ? null : sentence(done.error)
+  }
+  expect(await why({ components: [{ name: 'County', to: 'Port' }] })).toContain('LOC has no component County.')
+  expect(await why({ name: 'Habour' })).toContain('Two components cannot both be called Habour.')
+  expect(await names()).toEqual(before)
+
+  await s.run(changeTaxCode, { taxCodeId, name: 'City', components: [{ name: 'Habour', to: 'Harbour' }] })
+  const renamed = ['City 0.01, Harbour 0.02', 'City 0.015, Harbour 0.02']
+  expect(await names()).toEqual(['City', '', ...renamed])
+  // By the row of a later rate it is the same code; a component that has a name of its own stays.
+  await s.run(changeTaxCode, { taxCodeId: rateId, components: [{ name: 'City', to: 'Town' }], reason: 'By the city' })
+  expect(await names()).toEqual(['City', 'By the city', ...renamed.map((r) => r.replace('City', 'Town'))])
+  // A rate of a later day finds the accounts of its components by the names they have now.
+  const accounts = (await listAccounts(s.db)).length
+  await s.run(addTaxRate, { taxCodeId, from: '2026-05-01', components: [{ name: 'Harbour', rate: '0.03' }] })
+  expect((await listAccounts(s.db)).length).toBe(accounts)
+  expect(await s.refusal(changeTaxCode, { taxCodeId: 9999, name: 'None' })).toBe('not-found')
 })

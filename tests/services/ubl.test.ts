@@ -4,7 +4,7 @@ import { decimal, roundToMoney, toDecimalString, zeroMoney } from '@/core/money'
 import { findBusiness } from '@/data/queries/business'
 import { listTaxCodes } from '@/data/queries/taxCodes'
 import { makeUbl } from '@/documents/ubl'
-import { taxSums } from '@/model/paper/taxSums'
+import { readTaxSums } from '@/model/paper/taxSums'
 import { changeSettings } from '@/services/access/changeSettings'
 import { addTaxCode } from '@/services/books/addTaxCode'
 import { draftTaxReturn } from '@/services/books/taxReturn'
@@ -237,7 +237,9 @@ describe('what charges no tax', () => {
       // A line says its category alone.
       const line = back.lines[0].Item.ClassifiedTaxCategory
       expect([line.ID, line.TaxExemptionReason]).toEqual([letter, undefined])
-      const sums = await taxSums(s.db, [{ taxCodeId: await codeId(s), componentId: null, amount: zeroMoney('USD') }])
+      const sums = await readTaxSums(s.db, [
+        { taxCodeId: await codeId(s), componentId: null, amount: zeroMoney('USD') },
+      ])
       expect(sums).toEqual([{ name: `No tax: ${reason}`, amount: '0.00' }])
       // On a return it stands apart, with the base and no tax.
       const tax = await s.answer(draftTaxReturn, { from: '2026-03-01', through: '2026-03-01' })

@@ -27,7 +27,7 @@ import { lotView, serialView } from '@/model/goods/lifeOf'
 import { goodsCardView, goodsStockView } from '@/model/goods/stockViews'
 import { goodsView, readGoodsList, viewOfGoods } from '@/model/goods/goods'
 import { readPlainTaxCodes } from '@/model/books/taxCodes'
-import { addTaxCode, addTaxRate, dropTaxCode } from '@/services/books/addTaxCode'
+import { addTaxCode, addTaxRate, changeTaxCode, dropTaxCode } from '@/services/books/addTaxCode'
 import { change, listOf, noQuery, page, read, readCursor } from '../operation'
 import { listPlaces } from '@/data/queries/stock'
 
@@ -147,6 +147,10 @@ export const goods = [
   change('/tax-codes/{id}/rates', 'Other rates of a tax from a day on.', addTaxRate, {
     path: { taxCodeId: 'id' },
     status: 201,
+  }),
+  change('/tax-codes/{id}', 'Other words for a tax code and its components, from now on.', changeTaxCode, {
+    path: { taxCodeId: 'id' },
+    method: 'PATCH',
   }),
   change('/tax-codes/{id}', 'Deletes a tax code, or one of its rates, that nothing uses.', dropTaxCode, {
     path: { taxCodeId: 'id' },

@@ -41,7 +41,7 @@ const life = z.array(
 export const goodsAnswers = {
   'POST /goods': goods,
   'GET /goods': list(
-    goods.omit({ prices: true, suppliers: true }).extend({
+    goods.omit({ prices: true, suppliers: true, edition: true }).extend({
       /** The lot or serial that is what was searched for. */
       piece: z.object({ lot: z.string().nullable(), serial: z.string().nullable() }).nullable(),
     }),
@@ -114,6 +114,7 @@ export const goodsAnswers = {
     reason: z.string(),
     components: z.array(z.object({ name: z.string(), rate: decimalText })),
   }),
+  'PATCH /tax-codes/{id}': z.object({ id: z.int(), code: z.string(), name: z.string(), reason: z.string() }),
   'DELETE /tax-codes/{id}': z.object({}),
   'DELETE /price-levels/{id}': z.object({}),
   'DELETE /tax-areas/{id}': z.object({}),

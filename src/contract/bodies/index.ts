@@ -16,7 +16,7 @@ import type { keepFileInput, dropFileInput } from '@/contract/inputs/files/keepF
 import type { assembleInput } from '../inputs/goods/assemble'
 import type { addPlaceInput, adjustStockInput, changePlaceInput, moveStockInput } from '../inputs/goods/places'
 import type { countStockInput } from '@/contract/inputs/goods/countStock'
-import type { addTaxCodeInput, addTaxRateInput } from '@/contract/inputs/books/addTaxCode'
+import type { addTaxCodeInput, addTaxRateInput, changeTaxCodeInput } from '@/contract/inputs/books/addTaxCode'
 import type { startSaleInput } from '@/contract/inputs/sales/startSale'
 import type { copySaleInput } from '@/contract/inputs/sales/copySale'
 import type {
@@ -135,6 +135,7 @@ export interface Bodies extends BuyingBodies {
   'DELETE /price-levels/{id}': Nothing
   'DELETE /tax-areas/{id}': Nothing
   'DELETE /places/{id}': Nothing
+  'PATCH /tax-codes/{id}': Body<typeof changeTaxCodeInput, 'taxCodeId'>
   'POST /tax-codes/{id}/rates': Body<typeof addTaxRateInput, 'taxCodeId'>
   'POST /sales': Body<typeof startSaleInput>
   'POST /sales/{id}/copy': Body<typeof copySaleInput, 'saleId'>

@@ -94,6 +94,16 @@ export const findTaxCodeUse = async (db: Db, ids: readonly number[]): Promise<st
   )
 }
 
+/** Calls rows of tax codes, and their components, by other words. */
+export const renameTaxCode = async (
+  db: Db,
+  ids: readonly number[],
+  to: { readonly name: string; readonly reason: string; readonly components: readonly { id: number; name: string }[] },
+): Promise<void> => {
+  await db.update(taxCode).set({ name: to.name, reason: to.reason }).where(isOneOf(taxCode.id, ids))
+  for (const { id, name } of to.components) await db.update(taxComponent).set({ name }).where(eq(taxComponent.id, id))
+}
+
 /** Deletes rows of tax codes that nothing uses; accounts that were made for them alone are hidden. */
 export const deleteTaxCodes = async (db: Db, ids: readonly number[]): Promise<void> => {
   const gone = await db

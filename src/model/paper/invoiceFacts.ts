@@ -10,7 +10,7 @@ import { findSales } from '@/data/queries/sales'
 import { listTaxCodes } from '@/data/queries/taxCodes'
 import type { Asked } from '../where'
 import { readPiecesSaid } from './piecesSaid'
-import { readIssuedSays } from './issuedSays'
+import { calledAs, readIssuedSays, saysNow } from './issuedSays'
 
 export type { InvoiceRow } from '@/data/queries/invoices'
 
@@ -19,7 +19,7 @@ export const readInvoiceFacts = async ({ db, business }: Asked, invoiceId: numbe
   const { currency } = business
   const invoice = await findInvoice(db, invoiceId, currency)
   if (!invoice) return null
-  const [dues, moves, kept, sales, saleLines, customer, credited, codes, handovers] = await Promise.all([
+  const [dues, moves, kept, sales, lines, customer, credited, codes, handovers] = await Promise.all([
     listDuesOfInvoice(db, invoice.id, currency),
     listHeldMoves(db, { saleIds: [invoice.saleId] }, currency),
     invoice.kind === 'credit-note' ? listHeldMoves(db, { invoiceId: invoice.id }, currency) : [],
@@ -32,7 +32,7 @@ export const readInvoiceFacts = async ({ db, business }: Asked, invoiceId: numbe
   ])
   const sale = present(sales[0])
   const [says, piecesOf, before] = await Promise.all([
-    readIssuedSays(db, invoice, sale),
+    readIssuedSays(invoice) ?? saysNow({ db, business }, { invoice, sale, lines, codes }),
     readPiecesSaid(db, { saleId: invoice.saleId, language: present(customer).language, currency }),
     listInvoicesOfSales(db, [invoice.saleId], currency),
   ])
@@ -63,10 +63,9 @@ export const readInvoiceFacts = async ({ db, business }: Asked, invoiceId: numbe
     ),
     sale,
     says,
-    saleLines,
     customer: present(customer),
     credited,
-    codes,
+    codes: calledAs(codes, says),
     /** When goods of the sale last left before it was written; null where none did. */
     handedOver: handovers.filter((h) => h.direction === 'out' && h.on <= invoice.on).at(-1)?.on ?? null,
   }

@@ -1,17 +1,18 @@
 import type { Db } from '@/data/connect'
 import type { Business } from '@/data/queries/business'
 import { findFile } from '@/data/queries/files'
+import type { Seller } from './issuedSays'
 
 /** The size of paper the business prints on. */
 export const letterPaper = (business: Business): 'A4' | 'LETTER' => (business.paperSize === 'letter' ? 'LETTER' : 'A4')
 
-/** The business as its papers show it. */
-export const readLetterhead = async (db: Db, business: Business): Promise<Letterhead> => {
+/** The business as its papers show it: by the name, address and tax number of `from`, and how it is reached and looks now. */
+export const readLetterhead = async (db: Db, business: Business, from: Seller = business): Promise<Letterhead> => {
   const mark = business.markFileId === null ? null : await findFile(db, business.markFileId)
   return {
-    name: business.name,
-    address: [business.address, business.phone, business.email].filter(Boolean).join('\n'),
-    taxNumber: business.taxNumber,
+    name: from.name,
+    address: [from.address, business.phone, business.email].filter(Boolean).join('\n'),
+    taxNumber: from.taxNumber,
     header: business.header,
     footer: business.footer,
     colour: business.colour,

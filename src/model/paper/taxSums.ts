@@ -1,6 +1,7 @@
 import { formatPercent } from '@/core/locale'
 import { present } from '@/core/present'
 import { formatMoney, type Money } from '@/core/money'
+import type { TaxCode } from '@/core/tax'
 import type { Db } from '@/data/connect'
 import { listTaxCodes } from '@/data/queries/taxCodes'
 import type { PaperSum } from './paperSum'
@@ -12,9 +13,8 @@ interface TaxRow {
 }
 
 /** Tax by code and component, as it stands under the lines. */
-export const taxSums = async (db: Db, taxes: readonly TaxRow[]): Promise<PaperSum[]> => {
-  const codes = await listTaxCodes(db)
-  return taxes.map((t) => {
+export const taxSums = (codes: readonly TaxCode[], taxes: readonly TaxRow[]): PaperSum[] =>
+  taxes.map((t) => {
     const code = present(codes.find((c) => c.id === t.taxCodeId))
     const component = code.components.find((k) => k.id === t.componentId)
     return {
@@ -24,4 +24,7 @@ export const taxSums = async (db: Db, taxes: readonly TaxRow[]): Promise<PaperSu
       amount: formatMoney(t.amount),
     }
   })
-}
+
+/** The same by what the codes are called now. */
+export const readTaxSums = async (db: Db, taxes: readonly TaxRow[]): Promise<PaperSum[]> =>
+  taxSums(await listTaxCodes(db), taxes)

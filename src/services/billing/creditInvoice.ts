@@ -23,7 +23,7 @@ import { placeNamed } from '../goods/places'
 import { aheadOfCredit, takeGoodsBack } from './goodsBack'
 import { insertHeldMoves } from '@/data/queries/held'
 import { addToLines } from '@/data/queries/saleLine'
-import { readIssuedSays } from '@/model/paper/issuedSays'
+import { readIssuedSays, sellerOf } from '@/model/paper/issuedSays'
 import { invoiceView } from '@/model/invoice/invoiceView'
 
 /**
@@ -228,8 +228,8 @@ const issueCredit = async (w: Work, c: CreditToIssue): Promise<Money> => {
     number,
     entryId,
     onDay: c.onDay,
-    // It goes to whom the invoice went.
-    says: await readIssuedSays(w.tx, c.invoice, sale),
+    // It goes to whom the invoice went; who writes it is the business as it is now.
+    says: { ...present(readIssuedSays(c.invoice)), seller: sellerOf(w.business) },
   })
   if (entryId === null) return onAccount
   await noteCredit(w, credited, back, { noteId: c.noteId, onDay: c.onDay, entryId })

@@ -57,7 +57,8 @@ export const issueBill = async (w: Work, locked: LockedSale, invoiceId: number, 
   const entry = postInvoice(posting, w.currency)
   // A bill of nothing (all at no charge) has no entry of its own to post; it still has a number and a paper.
   const entryId = entry.lines.length > 0 ? await w.post(entry, source) : null
-  await markIssued(w.tx, invoiceId, { number, entryId, onDay: on, says: await saysNow(w.tx, sale) })
+  const says = await saysNow({ db: w.tx, business: w.business }, { invoice, ...locked, codes: await w.taxCodes() })
+  await markIssued(w.tx, invoiceId, { number, entryId, onDay: on, says })
   await addToLines(
     w.tx,
     invoice.lines.map((l) => ({ lineId: l.saleLineId, by: { billed: l.quantity } })),

@@ -1,9 +1,14 @@
-import { addTaxCodeInput, addTaxRateInput, dropTaxCodeInput } from '@/contract/inputs/books/addTaxCode'
+import {
+  addTaxCodeInput,
+  addTaxRateInput,
+  changeTaxCodeInput,
+  dropTaxCodeInput,
+} from '@/contract/inputs/books/addTaxCode'
 import { present } from '@/core/present'
 import type { z } from 'zod'
 import { addDays, formatDay } from '@/core/day'
 import { insertAccounts, listAccounts } from '@/data/queries/accounts'
-import { deleteTaxCodes, findTaxCodeUse, insertTaxCode, lastDayOfTax } from '@/data/queries/taxCodes'
+import { deleteTaxCodes, findTaxCodeUse, insertTaxCode, lastDayOfTax, renameTaxCode } from '@/data/queries/taxCodes'
 import type { Transaction } from '@/data/connect'
 import { defineCommand } from '../command'
 import { found, refuse, refuseAt, refuseUsed } from '@/contract/refuse'
@@ -103,6 +108,43 @@ export const addTaxRate = defineCommand('add-tax-rate', addTaxRateInput, async (
       components: components.map((c) => ({ name: c.name, rate: c.rate.toString() })),
     }),
   }
+})
+
+/**
+ * A tax code by other words, from now on: what was issued keeps those it said. A component that is called as the code is
+ * goes with it, at all its rates.
+ */
+export const changeTaxCode = defineCommand('change-tax-code', changeTaxCodeInput, async (w, input) => {
+  const codes = await w.taxCodes()
+  const named = found(
+    codes.find((c) => c.id === input.taxCodeId),
+    'tax code',
+    input.taxCodeId,
+  )
+  const id = named.rateOf ?? named.id
+  const rows = codes.filter((c) => (c.rateOf ?? c.id) === id)
+  const name = input.name ?? named.name
+  const reason = input.reason ?? named.reason ?? ''
+  const known = rows.flatMap((c) => [...c.components, ...c.owed])
+  const to = new Map([[named.name, name], ...input.components.map((k) => [k.name, k.to] as const)])
+  for (const [i, k] of input.components.entries())
+    if (!known.some((c) => c.name === k.name))
+      refuseAt(`components.${i}.name`, `${named.code} has no component ${k.name}.`)
+  for (const row of rows) {
+    const names = [...row.components, ...row.owed].map((k) => to.get(k.name) ?? k.name)
+    const twice = names.find((n, i) => names.indexOf(n) !== i)
+    if (twice !== undefined) refuseAt('components', `Two components cannot both be called ${twice}.`)
+  }
+  await renameTaxCode(
+    w.tx,
+    rows.map((c) => c.id),
+    {
+      name,
+      reason,
+      components: known.map((k) => ({ id: k.id, name: to.get(k.name) ?? k.name })),
+    },
+  )
+  return { id, answer: async () => ({ id, code: named.code, name, reason }) }
 })
 
 /** A tax code, or one of its rates (by the row of that), that was a mistake: it goes while nothing uses it. */

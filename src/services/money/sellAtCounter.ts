@@ -100,7 +100,8 @@ export const sellAtCounter = defineCommand('sell-at-counter', sellAtCounterInput
     w.currency,
   )
   const entryId = await w.post(entry, { kind: 'invoice', id: invoice.id, saleId, customerId })
-  await markIssued(w.tx, invoice.id, { number, entryId, onDay, says: await saysNow(w.tx, locked.sale) })
+  const says = await saysNow({ db: w.tx, business: w.business }, { invoice, ...locked, codes: await w.taxCodes() })
+  await markIssued(w.tx, invoice.id, { number, entryId, onDay, says })
   await addToLines(
     w.tx,
     locked.lines.map((l) => ({ lineId: l.id, by: { billed: l.agreed } })),

@@ -7,6 +7,7 @@ import { decimal } from '@/core/money'
 import { TREATMENT_NAMES } from '@/core/names'
 import { CodeRows } from './CodeRows'
 import { DropRow } from '../DropRow'
+import { EditInPanel } from '../EditInPanel'
 import { CommandForm } from '../form/CommandForm'
 import { FormDay, FormPick, FormQuantity, FormText } from '../form/inputs'
 import { Select } from '../Select'
@@ -16,7 +17,10 @@ interface Code {
   readonly code: string
   readonly name: string
   readonly treatment: Treatment
+  readonly reason: string
   readonly components: readonly { readonly name: string; readonly rate: string }[]
+  /** What is owed on what is bought, under reverse charge. */
+  readonly owed: readonly { readonly name: string }[]
   /** What it charges today, in words, and what it charged before or will: from the first on, or beginning on a day. */
   readonly says: string
   readonly otherTimes: readonly { readonly id: number; readonly says: string; readonly begins: boolean }[]
@@ -39,6 +43,7 @@ const schemas = async () => {
   return { ...inputs, components }
 }
 const codeSchema = () => schemas().then((m) => m.taxCodeFields.extend({ components: m.components }))
+const wordsSchema = () => schemas().then((m) => m.changeTaxCodeInput.omit({ taxCodeId: true }))
 const rateSchema = () =>
   schemas().then((m) => m.addTaxRateInput.omit({ taxCodeId: true }).extend({ components: m.components }))
 
@@ -120,6 +125,37 @@ const Rate = ({ code, rate }: { readonly code: string; readonly rate: Code['othe
   </>
 )
 
+/** How a code is called, and its components where they have names of their own. What it charges is no matter of words. */
+const EditWords = ({ code }: { readonly code: Code }) => {
+  const own = [...code.components, ...code.owed].filter((k) => k.name !== code.name)
+  const start = { name: code.name, reason: code.reason, components: own.map((k) => ({ name: k.name, to: k.name })) }
+  return (
+    <EditInPanel name={code.code}>
+      {(close) => (
+        <CommandForm
+          method="PATCH"
+          path={`/tax-codes/${code.id}`}
+          schema={wordsSchema}
+          start={start}
+          asBody={(d: typeof start) => d}
+          say={(a) => `${a.code} saved. What was issued keeps the words it had.`}
+          onDone={close}
+          submit="Save"
+          changes
+        >
+          <div className="grid gap-3">
+            <FormText name="name" label="Name" most={80} />
+            {own.map((k, i) => (
+              <FormText key={k.name} name={`components.${i}.to`} label={`Name of ${k.name}`} most={80} />
+            ))}
+            {code.treatment !== 'taxed' && <FormText name="reason" label="Reason on documents (optional)" most={200} />}
+          </div>
+        </CommandForm>
+      )}
+    </EditInPanel>
+  )
+}
+
 /** The tax codes there are, another one, and rates that change from a day on. */
 export const TaxForm = ({ codes, today }: Props) => (
   <section>
@@ -128,7 +164,11 @@ export const TaxForm = ({ codes, today }: Props) => (
       rows={codes.map((c) => ({
         ...c,
         says: [[c.says, ...c.otherTimes.map((t) => (t.begins ? <Rate key={t.id} code={c.code} rate={t} /> : t.says))]],
-        act: <DropRow path={`/tax-codes/${c.id}`} what={c.code} />,
+        act: (
+          <>
+            <EditWords code={c} /> <DropRow path={`/tax-codes/${c.id}`} what={c.code} />
+          </>
+        ),
       }))}
     />
     <CommandForm

@@ -283,6 +283,8 @@ export const peopleAndGoods = (open: () => Tour, made: Made): void => {
         id: city.id,
         body: { from: '2026-07-01', components: [{ name: 'City', rate: '0.02' }] },
       })
+      const town = { name: 'Town tax', components: [{ name: 'City', to: 'Town' }] }
+      await tour.does('PATCH /tax-codes/{id}', { id: city.id, body: town })
       const rates = async () => {
         const { items } = await tour.does('GET /tax-codes')
         return (items as { code: string; rates: { id: number; from: string | null }[] }[]).find(

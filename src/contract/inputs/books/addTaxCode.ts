@@ -31,6 +31,18 @@ export const addTaxCodeInput = taxCodeFields.superRefine(({ treatment, component
     ctx.addIssue({ code: 'custom', path: ['components'], message: 'A code that taxes has a rate.' })
 })
 
+/** Other words for a tax code: what it charges is no matter of words, and stays. */
+export const changeTaxCodeInput = z.object({
+  taxCodeId: id,
+  name: taxCodeFields.shape.name.optional(),
+  reason: text(200).optional(),
+  /** Components by the name they have, and how they are called from now on. */
+  components: z
+    .array(z.object({ name: needed(80, 'A name'), to: needed(80, 'A name') }))
+    .max(6, 'At most 6 components.')
+    .default([]),
+})
+
 export const dropTaxCodeInput = z.object({ taxCodeId: id })
 
 export const addTaxRateInput = z.object({
