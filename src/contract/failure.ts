@@ -75,6 +75,7 @@ export type Failure =
   | { readonly code: 'offer-lapsed'; readonly on: Day }
   | { readonly code: 'newer-offer' }
   | { readonly code: 'sale-changed'; readonly number: number }
+  | { readonly code: 'changed-since'; readonly name: string }
   | { readonly code: 'offer-reworked' }
   | { readonly code: 'estimate-reworked'; readonly sentOn: Day }
   | { readonly code: 'not-offered' }

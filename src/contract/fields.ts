@@ -23,6 +23,9 @@ export const bic = text(20)
 
 export const needed = (most: number, what: string) => text(most).min(1, `${what} is needed.`)
 
+/** The edition of something that was looked at before it is changed. */
+export const edition = text(40).optional()
+
 const NO_ID = 'An id is a whole number.'
 export const id = z
   .union([z.int(NO_ID).positive(NO_ID).max(2_147_483_647, NO_ID), z.string().regex(/^\d{1,9}$/, NO_ID)], {

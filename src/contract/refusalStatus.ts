@@ -6,6 +6,7 @@ const STATUS: Partial<Record<Failure['code'], number>> = {
   'offer-lapsed': 409,
   'newer-offer': 409,
   'sale-changed': 409,
+  'changed-since': 409,
   'offer-reworked': 409,
   'estimate-reworked': 409,
   'not-offered': 409,

@@ -87,6 +87,8 @@ const SENTENCES: Sentences = {
   'newer-offer': () => 'The estimate has changed. Please review it and answer again.',
   'sale-changed': (f) =>
     `Sale ${f.number} was changed or accepted since you opened it. Nothing was saved, and what you entered is still here. Open the sale again and make your change there.`,
+  'changed-since': (f) =>
+    `${f.name} was changed in another window since you opened it. Nothing was saved, and what you entered is still here. Open it again and make your change there.`,
   'offer-reworked': () => 'We are revising this estimate. Please wait for the new one, or call us.',
   'estimate-reworked': (f) =>
     `This estimate has changed since it was sent on ${formatDay(f.sentOn)}. Send it again first, then write about it.`,

@@ -66,6 +66,34 @@ describe('suppliers', () => {
     await waitFor(() => expect(bodyOf(sent, '/suppliers/3')).toMatchObject({ customerId: null }))
   })
 
+  test('tell which edition they were opened at, the newest after a save; one that is older is refused, and all stays typed', async () => {
+    const answers = ['e2', 'e3']
+    const sent = answerCalls({
+      'PATCH /suppliers/3': () =>
+        answers.length > 0
+          ? { status: 200, body: { id: 3, name: 'Halden', edition: answers.shift() } }
+          : {
+              status: 409,
+              body: { type: 'urn:iron-till:changed-since', detail: 'Halden was changed in another window.' },
+            },
+    })
+    render(<SupplierForm id={3} edition="e1" start={{ ...NO_SUPPLIER, name: 'Halden' }} codes={codes} />)
+    for (const [typed, times] of [
+      ['Dock 1', 1],
+      ['Dock 2', 2],
+      ['Dock 3', 3],
+    ] as const) {
+      await type('Returns go to', typed)
+      await press(/^Save changes/)
+      await waitFor(() => expect(sent).toHaveLength(times))
+    }
+    expect(sent.map((c) => c.body)).toEqual(
+      ['e1', 'e2', 'e3'].map((edition, i) => ({ addresses: [{ use: 'returns', text: `Dock ${i + 1}` }], edition })),
+    )
+    expect((await screen.findByRole('alert')).textContent).toContain('Halden was changed in another window.')
+    expect(field('Returns go to').value).toBe('Dock 3')
+  })
+
   test('are set off against what they owe as a customer, as far as both sides go', async () => {
     const sent = answerCalls({ 'POST /set-offs': { status: 201, body: { number: 'U-1', amount: '49.00' } } })
     render(<SetOff supplierId={3} name="Halden" owed="108.25" owe="50.00" currency="USD" today={TODAY} />)

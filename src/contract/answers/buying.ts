@@ -33,6 +33,8 @@ const oneSupplier = supplier.extend({
   ahead: decimalText,
   addresses: z.array(z.object({ use: z.enum(SUPPLIER_ADDRESSES), text: z.string() })),
   contacts: z.array(contact),
+  /** What its lists say, for whoever changes them. */
+  edition: z.string(),
 })
 
 const order = z.object({
@@ -47,6 +49,8 @@ const order = z.object({
   version: z.int(),
   changed: z.boolean(),
   direct: z.boolean(),
+  /** What it says, for whoever changes it. */
+  edition: z.string(),
   note: z.string(),
   status: z.enum(PURCHASE_STATUSES),
   sentOn: dayText.nullable(),

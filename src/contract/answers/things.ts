@@ -65,6 +65,8 @@ export const customer = standing.extend({
   committed: decimalText,
   addresses: z.array(address),
   contacts: z.array(contact),
+  /** What its lists say, for whoever changes them. */
+  edition: z.string(),
 })
 
 /** From a quantity on, while it is valid. */
@@ -113,6 +115,8 @@ export const goods = z.object({
       prices: z.array(z.object({ unitCost: decimalText, ...step })),
     }),
   ),
+  /** What its lists say, for whoever changes them. */
+  edition: z.string(),
 })
 
 export const invoiceLine = z.object({

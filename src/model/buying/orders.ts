@@ -1,6 +1,7 @@
 import { purchaseLeft, purchaseStatus } from '@/core/buying'
 import { money, sumMoney, toDecimalString, type Money } from '@/core/money'
 import type { Db } from '@/data/connect'
+import { editionIn } from '../edition'
 import {
   listPurchaseLines,
   listPurchaseOrders,
@@ -40,6 +41,10 @@ const inTurn = (value: unknown): unknown =>
           .map(([key, inner]) => [key, inTurn(inner)])
       : value
 
+/** What an order says, for whoever changes it. */
+export const editionOfOrder = (order: PurchaseOrderRow, lines: readonly PurchaseLineRow[]): string =>
+  editionIn([order.confirmedFor, versionContent(order, lines)])
+
 /** Whether two contents say the same, whatever the turn of their keys: the database keeps its own. */
 export const sameContent = (a: unknown, b: unknown): boolean => JSON.stringify(inTurn(a)) === JSON.stringify(inTurn(b))
 
@@ -60,6 +65,7 @@ const viewOf = (
   version: versions.at(-1)?.n ?? 0,
   changed: versions.length > 0 && !sameContent(versions.at(-1)?.content, versionContent(order, lines)),
   direct: order.direct,
+  edition: editionOfOrder(order, lines),
   note: order.note,
   status: purchaseStatus(order, lines),
   sentOn: order.sentOn,

@@ -5,6 +5,7 @@ import { rowsBy } from '@/core/rowsBy'
 import type { Db } from '@/data/connect'
 import { listAheadMoves, listOpenBills } from '@/data/queries/bill'
 import { findSupplier, listSupplierAddresses, listSupplierContacts, listSuppliers } from '@/data/queries/suppliers'
+import { editionIn } from '../edition'
 import type { Asked } from '../where'
 
 type Where = Pick<Asked, 'business' | 'today'>
@@ -57,23 +58,27 @@ export const supplierViews = async (db: Db, rows: readonly Row[], { business, to
   })
 }
 
+/** Addresses and contacts of a supplier, and what they say: they are changed as whole lists. */
+export const readSupplierLists = async (db: Db, id: number) => {
+  const [kept, people] = await Promise.all([listSupplierAddresses(db, [id]), listSupplierContacts(db, [id])])
+  const addresses = kept.map(({ use, text }) => ({ use, text }))
+  const contacts = people.map(({ supplierId: _supplierId, ...c }) => c)
+  return {
+    addresses,
+    contacts,
+    edition: editionIn([addresses, contacts.map((c) => [c.name, c.role, c.email, c.phone])]),
+  }
+}
+
 export const supplierView = async (db: Db, id: number, where: Where) => {
   const row = await findSupplier(db, id)
   if (!row) return null
-  const [[view], ahead, addresses, contacts] = await Promise.all([
+  const [[view], ahead, lists] = await Promise.all([
     supplierViews(db, [row], where),
     readAhead(db, id, where),
-    listSupplierAddresses(db, [id]),
-    listSupplierContacts(db, [id]),
+    readSupplierLists(db, id),
   ])
-  return (
-    view && {
-      ...view,
-      ahead: toDecimalString(ahead),
-      addresses: addresses.map(({ use, text }) => ({ use, text })),
-      contacts: contacts.map(({ supplierId: _supplierId, ...c }) => c),
-    }
-  )
+  return view && { ...view, ahead: toDecimalString(ahead), ...lists }
 }
 
 export const readSuppliers = async (db: Db, search: string | undefined, where: Where) =>

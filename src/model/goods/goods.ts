@@ -8,6 +8,7 @@ import { findGoods, listGoods, type Goods, type GoodsFilter } from '@/data/queri
 import type { Part } from '@/data/queries/inOrder'
 import { listGoodsSuppliers } from '@/data/queries/suppliers'
 import { listTaxCodes } from '@/data/queries/taxCodes'
+import { editionIn } from '../edition'
 import type { Asked } from '../where'
 import { pricesView } from './pricesOf'
 import { sumShelves } from '@/data/queries/stock'
@@ -147,19 +148,23 @@ export const goodsView = async (db: Db, id: number, business: Business, today: D
   const standing = await readGoods(db, id, business, today)
   if (!standing) return null
   const [prices, suppliers] = await Promise.all([pricesView(db, id), listGoodsSuppliers(db, [id])])
-  return {
-    ...viewOfGoods(standing),
-    prices,
-    suppliers: suppliers.map(({ goodsId: _goodsId, packSize, unitCost: cost, steps, ...s }) => ({
-      ...s,
-      packSize: packSize.toString(),
-      unitCost: cost?.toString() ?? null,
-      prices: steps.map((p) => ({
-        ...p,
-        fromQuantity: p.fromQuantity.toString(),
-        unitCost: p.unitCost.toString(),
-      })),
+  const view = viewOfGoods(standing)
+  const sellers = suppliers.map(({ goodsId: _goodsId, packSize, unitCost: cost, steps, ...s }) => ({
+    ...s,
+    packSize: packSize.toString(),
+    unitCost: cost?.toString() ?? null,
+    prices: steps.map((p) => ({
+      ...p,
+      fromQuantity: p.fromQuantity.toString(),
+      unitCost: p.unitCost.toString(),
     })),
+  }))
+  return {
+    ...view,
+    prices,
+    suppliers: sellers,
+    /** What its lists say: they are changed as wholes. */
+    edition: editionIn([view.parts, prices, sellers.map((s) => ({ ...s, name: '' }))]),
   }
 }
 

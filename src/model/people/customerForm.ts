@@ -1,6 +1,7 @@
 import { findCustomer, listAddresses, listContacts } from '@/data/queries/customers'
 import { listPriceLevels, listTaxAreas } from '@/data/queries/prices'
 import type { Where } from '../where'
+import { editionOfCustomer } from './customers'
 
 const named = ({ code, name }: { readonly code: string; readonly name: string }) => ({ code, name })
 
@@ -17,7 +18,7 @@ export const readCustomerToChange = async ({ db, currency }: Where, id: number) 
     listAddresses(db, id),
     listContacts(db, id),
   ])
-  return customer && { customer, addresses, contacts }
+  return customer && { customer, addresses, contacts, edition: editionOfCustomer(addresses, contacts) }
 }
 
 /** Whose name an address gives by its id; null where nobody has it. */

@@ -1,6 +1,7 @@
 import { listAccountRefunds } from '@/data/queries/refund'
 import { present } from '@/core/present'
 import type { Day } from '@/core/day'
+import { editionIn } from '../edition'
 import { isExempt } from './taxOf'
 import { toDecimalString } from '@/core/money'
 import { daysToPay } from '@/core/receivables'
@@ -46,13 +47,27 @@ export const readCustomers = (
   today: Day,
 ) => listCustomers(db, filter, part, { today, currency: business.currency })
 
+type Lists = readonly [Awaited<ReturnType<typeof listAddresses>>, Awaited<ReturnType<typeof listContacts>>]
+
+/** What addresses and contacts of a customer say: they are changed as whole lists. */
+export const editionOfCustomer = (...[addresses, contacts]: Lists): string =>
+  editionIn([
+    addresses.map((a) => [a.kind, a.text, a.isDefault, a.instructions, a.taxArea]),
+    contacts.map((c) => [c.name, c.role, c.email, c.phone]),
+  ])
+
+export const readCustomerEdition = async (db: Db, id: number): Promise<string> =>
+  editionOfCustomer(...(await Promise.all([listAddresses(db, id), listContacts(db, id)])))
+
 /** A customer as the HTTP interface answers it. */
 export const customerView = async (db: Db, id: number, business: Business, today: Day) => {
   const customer = await findCustomer(db, id, business.currency)
   if (!customer) return null
-  const [[first], level] = await Promise.all([
+  const [[first], level, addresses, contacts] = await Promise.all([
     listCustomers(db, { id }, { limit: 1 }, { today, currency: business.currency }),
     findPriceLevel(db, customer.priceLevel),
+    listAddresses(db, id),
+    listContacts(db, id),
   ])
   const standing = present(first)
   return {
@@ -81,8 +96,9 @@ export const customerView = async (db: Db, id: number, business: Business, today
     joinedToId: customer.joinedToId,
     /** What they will owe altogether when what is agreed is billed, less what is held. */
     committed: toDecimalString(await sumCommitted(db, id, business.currency)),
-    addresses: await listAddresses(db, id),
-    contacts: await listContacts(db, id),
+    addresses,
+    contacts,
+    edition: editionOfCustomer(addresses, contacts),
   }
 }
 

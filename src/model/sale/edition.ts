@@ -1,6 +1,6 @@
-import { createHash } from 'node:crypto'
 import type { SaleLineRow } from '@/data/queries/saleLine'
 import type { SaleRow } from '@/data/queries/sales'
+import { editionIn } from '../edition'
 import { versionLines } from './versionLine'
 
 /**
@@ -8,15 +8,10 @@ import { versionLines } from './versionLine'
  * said yes or no to it. Whoever changes a sale tells which one they had before them.
  */
 export const editionOf = (sale: SaleRow, lines: readonly SaleLineRow[]): string =>
-  createHash('sha256')
-    .update(
-      JSON.stringify([
-        [sale.agreedOn, sale.closedAs, sale.title, sale.note, sale.noteAbove, sale.rolledUp, sale.billTo],
-        [sale.deliverTo, sale.deliverNote, sale.channel, sale.kind, sale.purchaseOrder, sale.wantedBy],
-        [sale.discountPercent.toString(), sale.discountAmount.minor.toString()],
-        versionLines(lines, (l) => l.quantity, sale.discountAmount.currency),
-        lines.map((l) => [l.agreed.toString(), l.deliverTo]),
-      ]),
-    )
-    .digest('base64url')
-    .slice(0, 16)
+  editionIn([
+    [sale.agreedOn, sale.closedAs, sale.title, sale.note, sale.noteAbove, sale.rolledUp, sale.billTo],
+    [sale.deliverTo, sale.deliverNote, sale.channel, sale.kind, sale.purchaseOrder, sale.wantedBy],
+    [sale.discountPercent.toString(), sale.discountAmount.minor.toString()],
+    versionLines(lines, (l) => l.quantity, sale.discountAmount.currency),
+    lines.map((l) => [l.agreed.toString(), l.deliverTo]),
+  ])

@@ -11,12 +11,13 @@ import {
   replaceSupplierContacts,
   updateSupplier,
 } from '@/data/queries/suppliers'
-import { supplierView } from '@/model/buying/suppliers'
+import { readSupplierLists, supplierView } from '@/model/buying/suppliers'
 import { defineCommand, type Work } from '../command'
+import { mustBeAsSeen } from '../mustBeAsSeen'
 import { taxCodeNamed } from '../books/taxCodeNamed'
 import { customerFor } from '../people/customerFor'
 
-type Fields = Omit<z.output<typeof changeSupplierInput>, 'supplierId'>
+type Fields = Omit<z.output<typeof changeSupplierInput>, 'supplierId' | 'edition'>
 
 /** What is kept of a supplier; what is left out stays as it is. */
 const rowOf = async (w: Work, fields: Fields) => {
@@ -61,9 +62,14 @@ export const addSupplier = defineCommand('add-supplier', addSupplierInput, async
 })
 
 /** Changes what is kept of a supplier, from now on. */
-export const changeSupplier = defineCommand('change-supplier', changeSupplierInput, async (w, { supplierId, ...s }) => {
-  found(await findSupplier(w.tx, supplierId), 'supplier', supplierId)
-  await writeSides(w, supplierId, s)
-  await updateSupplier(w.tx, supplierId, await rowOf(w, s))
-  return { id: supplierId, answer: async () => present(await supplierView(w.tx, supplierId, w)) }
-})
+export const changeSupplier = defineCommand(
+  'change-supplier',
+  changeSupplierInput,
+  async (w, { supplierId, edition, ...s }) => {
+    const { name } = found(await findSupplier(w.tx, supplierId), 'supplier', supplierId)
+    if (s.addresses || s.contacts) mustBeAsSeen(name, edition, (await readSupplierLists(w.tx, supplierId)).edition)
+    await writeSides(w, supplierId, s)
+    await updateSupplier(w.tx, supplierId, await rowOf(w, s))
+    return { id: supplierId, answer: async () => present(await supplierView(w.tx, supplierId, w)) }
+  },
+)

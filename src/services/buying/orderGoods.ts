@@ -31,7 +31,8 @@ import { findSaleLines } from '@/data/queries/saleLine'
 import { findSales } from '@/data/queries/sales'
 import { findSupplier, listGoodsSuppliers } from '@/data/queries/suppliers'
 import { readUnitCosts } from '@/model/goods/unitCosts'
-import { orderView, orderViews, sameContent, versionContent } from '@/model/buying/orders'
+import { mustBeAsSeen } from '../mustBeAsSeen'
+import { editionOfOrder, orderView, orderViews, sameContent, versionContent } from '@/model/buying/orders'
 import { taxCodeNamed } from '../books/taxCodeNamed'
 import { writeLetterIn } from '../post/writeLetter'
 import { defineCommand, draftDay, paperDay, type Work } from '../command'
@@ -168,43 +169,48 @@ export const orderGoods = defineCommand(
 const leastOf = (l: PurchaseLineRow) => larger(l.received, l.billed)
 
 /** Changes what is on an order; what came or was invoiced already stays on it. */
-export const changeOrder = defineCommand('change-order', changeOrderInput, async (w, { orderId, lines, ...facts }) => {
-  const { order, lines: before } = await takeOrder(w, orderId)
-  mustBeOpen(order)
-  if (lines) {
-    const filled = await fillOrderLines(w, order, lines)
-    const kept = new Set(lines.flatMap((l) => l.lineId ?? []))
-    const fresh = []
-    for (const [position, l] of filled.entries()) {
-      const { lineId } = present(lines[position])
-      if (lineId === undefined) {
-        fresh.push({ ...l, orderId, position })
-        continue
+export const changeOrder = defineCommand(
+  'change-order',
+  changeOrderInput,
+  async (w, { orderId, lines, edition, ...facts }) => {
+    const { order, lines: before } = await takeOrder(w, orderId)
+    mustBeAsSeen(`Order ${order.number}`, edition, editionOfOrder(order, before))
+    mustBeOpen(order)
+    if (lines) {
+      const filled = await fillOrderLines(w, order, lines)
+      const kept = new Set(lines.flatMap((l) => l.lineId ?? []))
+      const fresh = []
+      for (const [position, l] of filled.entries()) {
+        const { lineId } = present(lines[position])
+        if (lineId === undefined) {
+          fresh.push({ ...l, orderId, position })
+          continue
+        }
+        const was =
+          before.find((b) => b.id === lineId) ?? refuseAt(`lines.${position}.lineId`, 'This line is not on the order.')
+        if (l.quantity.lt(leastOf(was))) refuse({ code: 'less-than-came', line: was.description, least: leastOf(was) })
+        if (was.goodsId !== l.goodsId && leastOf(was).gt(0))
+          refuseAt(
+            `lines.${position}.goodsId`,
+            `Some ${was.description} came already. Put other goods on a line of their own.`,
+          )
+        await updatePurchaseLine(w.tx, lineId, { ...l, position })
       }
-      const was =
-        before.find((b) => b.id === lineId) ?? refuseAt(`lines.${position}.lineId`, 'This line is not on the order.')
-      if (l.quantity.lt(leastOf(was))) refuse({ code: 'less-than-came', line: was.description, least: leastOf(was) })
-      if (was.goodsId !== l.goodsId && leastOf(was).gt(0))
-        refuseAt(
-          `lines.${position}.goodsId`,
-          `Some ${was.description} came already. Put other goods on a line of their own.`,
-        )
-      await updatePurchaseLine(w.tx, lineId, { ...l, position })
+      const dropped = before.filter((b) => !kept.has(b.id))
+      const done = dropped.find((b) => leastOf(b).gt(0))
+      if (done) refuse({ code: 'less-than-came', line: done.description, least: leastOf(done) })
+      await dropPurchaseLines(
+        w.tx,
+        dropped.map((b) => b.id),
+      )
+      await insertPurchaseLines(w.tx, fresh)
     }
-    const dropped = before.filter((b) => !kept.has(b.id))
-    const done = dropped.find((b) => leastOf(b).gt(0))
-    if (done) refuse({ code: 'less-than-came', line: done.description, least: leastOf(done) })
-    await dropPurchaseLines(
-      w.tx,
-      dropped.map((b) => b.id),
-    )
-    await insertPurchaseLines(w.tx, fresh)
-  }
-  const given = Object.fromEntries(Object.entries(facts).filter(([, value]) => value !== undefined))
-  if (Object.keys(given).length > 0) await updatePurchaseOrder(w.tx, orderId, given)
-  await mustGoToOne(w, orderId)
-  return answerOrder(w, orderId)
-})
+    const given = Object.fromEntries(Object.entries(facts).filter(([, value]) => value !== undefined))
+    if (Object.keys(given).length > 0) await updatePurchaseOrder(w.tx, orderId, given)
+    await mustGoToOne(w, orderId)
+    return answerOrder(w, orderId)
+  },
+)
 
 /** Keeps an order as it goes out, as a version of its own where anything on it changed. */
 const keepVersion = async (w: Work, order: PurchaseOrderRow, lines: readonly PurchaseLineRow[], on: Day) => {

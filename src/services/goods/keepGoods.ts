@@ -17,6 +17,7 @@ import { everMoved, listPlaces, sumShelves } from '@/data/queries/stock'
 import { listPriceLevels, replacePrices } from '@/data/queries/prices'
 import { findSupplier, insertSupplier, replaceGoodsSuppliers } from '@/data/queries/suppliers'
 import { defineCommand, type Work } from '../command'
+import { mustBeAsSeen } from '../mustBeAsSeen'
 import { goodsView } from '@/model/goods/goods'
 import { found, refuse, refuseAt } from '@/contract/refuse'
 import { taxCodeNamed } from '../books/taxCodeNamed'
@@ -213,7 +214,11 @@ export const rewriteGoods = async (w: Work, goodsId: number, g: Fields): Promise
 }
 
 /** Changes goods from now on. Papers written before keep what they say. */
-export const changeGoods = defineCommand('change-goods', changeGoodsInput, async (w, { goodsId, ...g }) => {
+export const changeGoods = defineCommand('change-goods', changeGoodsInput, async (w, { goodsId, edition, ...g }) => {
+  if (edition !== undefined && (g.parts || g.prices || g.suppliers)) {
+    const seen = found(await goodsView(w.tx, goodsId, w.business, w.today), 'goods', goodsId)
+    mustBeAsSeen(seen.name, edition, seen.edition)
+  }
   await rewriteGoods(w, goodsId, g)
   return { id: goodsId, answer: async () => present(await goodsView(w.tx, goodsId, w.business, w.today)) }
 })

@@ -4,7 +4,8 @@ import type { z } from 'zod'
 import { insertCustomer, replaceAddresses, replaceContacts, updateCustomer } from '@/data/queries/customers'
 import { findPriceLevel, listTaxAreas } from '@/data/queries/prices'
 import { defineCommand, type Work } from '../command'
-import { customerView } from '@/model/people/customers'
+import { mustBeAsSeen } from '../mustBeAsSeen'
+import { customerView, readCustomerEdition } from '@/model/people/customers'
 import { refuse, refuseAt } from '@/contract/refuse'
 import { customerFor } from './customerFor'
 type Fields = Partial<z.output<typeof addCustomerInput>>
@@ -85,13 +86,18 @@ export const addCustomer = defineCommand('add-customer', addCustomerInput, async
 })
 
 /** Changes what is known of a customer; papers written before keep what they say. */
-export const changeCustomer = defineCommand('change-customer', changeCustomerInput, async (w, { customerId, ...c }) => {
-  await customerFor(w, customerId)
-  const change = { ...(await columnsOf(w, c)), ...(c.name === undefined ? {} : { name: c.name }) }
-  if (Object.keys(change).length > 0) await updateCustomer(w.tx, customerId, change)
-  await writeParts(w, customerId, c)
-  return {
-    id: customerId,
-    answer: async () => present(await customerView(w.tx, customerId, w.business, w.today)),
-  }
-})
+export const changeCustomer = defineCommand(
+  'change-customer',
+  changeCustomerInput,
+  async (w, { customerId, edition, ...c }) => {
+    const { name } = await customerFor(w, customerId)
+    if (c.addresses || c.contacts) mustBeAsSeen(name, edition, await readCustomerEdition(w.tx, customerId))
+    const change = { ...(await columnsOf(w, c)), ...(c.name === undefined ? {} : { name: c.name }) }
+    if (Object.keys(change).length > 0) await updateCustomer(w.tx, customerId, change)
+    await writeParts(w, customerId, c)
+    return {
+      id: customerId,
+      answer: async () => present(await customerView(w.tx, customerId, w.business, w.today)),
+    }
+  },
+)

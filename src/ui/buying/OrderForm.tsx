@@ -29,6 +29,8 @@ export interface OrderDraft {
 interface Props {
   /** The order that is changed; null writes a new one. */
   readonly id: number | null
+  /** What of the order is in `start`. */
+  readonly edition?: string
   readonly supplier: string
   readonly start: OrderDraft
   readonly today: Day
@@ -46,7 +48,7 @@ const factsOf = ({ wantedBy, confirmedFor, note, lines }: OrderDraft) => ({
 })
 
 /** An order to a supplier: whom, what, how many, at what cost. */
-export const OrderForm = ({ id, supplier, start, today }: Props) =>
+export const OrderForm = ({ id, edition, supplier, start, today }: Props) =>
   id === null ? (
     <CommandForm
       method="POST"
@@ -69,6 +71,7 @@ export const OrderForm = ({ id, supplier, start, today }: Props) =>
     <CommandForm
       method="PATCH"
       path={`/purchase-orders/${id}`}
+      edition={edition}
       schema={toChange}
       start={start}
       asBody={factsOf}

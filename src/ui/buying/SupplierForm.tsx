@@ -17,6 +17,8 @@ const toChange = () => inputs().then((m) => m.changeSupplierInput.omit({ supplie
 
 interface Props {
   readonly id: number | null
+  /** What of the supplier is in `start`. */
+  readonly edition?: string
   readonly start: SupplierDraft
   /** The name of the customer they are too. */
   readonly customer?: string
@@ -24,7 +26,7 @@ interface Props {
 }
 
 /** Who sells to us: how they are reached, when they are paid, and where to. */
-export const SupplierForm = ({ id, start, customer = '', codes }: Props) =>
+export const SupplierForm = ({ id, edition, start, customer = '', codes }: Props) =>
   id === null ? (
     <CommandForm
       method="POST"
@@ -51,6 +53,7 @@ export const SupplierForm = ({ id, start, customer = '', codes }: Props) =>
       say={(s) => `${s.name} saved.`}
       keeps
       changes
+      edition={edition}
       submit="Save changes"
     >
       <Fields customer={customer} codes={codes} />

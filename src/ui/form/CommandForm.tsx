@@ -34,6 +34,8 @@ interface Props<M extends Method, P extends string, D extends FieldValues> {
   readonly keeps?: boolean
   /** It changes what is there already: only what was changed of it is sent. */
   readonly changes?: boolean
+  /** Which edition of it stands in the form. */
+  readonly edition?: string
   /** Begins anew after it was sent, for the next one. */
   readonly again?: boolean
   /** What it will do, said in figures before it is done, from the command's own preview, with what it would post. */
@@ -62,6 +64,7 @@ export const CommandForm = <M extends Method, P extends string, D extends FieldV
   again,
   keeps,
   changes,
+  edition,
   preview,
   children,
 }: Props<M, P, D>) => {
@@ -71,6 +74,7 @@ export const CommandForm = <M extends Method, P extends string, D extends FieldV
     asBody,
     skip,
     changes,
+    edition,
     ...(keeps ? { keeps: `${method} ${path}` } : {}),
   })
   const save = sendBody(

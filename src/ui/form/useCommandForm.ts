@@ -34,6 +34,8 @@ export interface Wish<D extends FieldValues, B extends Body> {
   readonly keeps?: string
   /** It changes what is there already: only what was changed of it is sent. */
   readonly changes?: boolean
+  /** Which edition of it stands in the form: sent with what is changed, so that nobody's later change is undone unseen. */
+  readonly edition?: string
 }
 
 type Rows = ReadonlyMap<string, readonly number[]>
@@ -78,6 +80,12 @@ const errorsInForm = (errors: FieldErrors, rows: Rows): FieldErrors => {
   }
   return errors
 }
+
+/** The edition of what is there now, as an answer tells it. */
+const editionIn = (answer: unknown): string | undefined =>
+  typeof answer === 'object' && answer !== null && 'edition' in answer && typeof answer.edition === 'string'
+    ? answer.edition
+    : undefined
 
 /** Everything a check needs beside what was typed. */
 const checkerOf = <D extends FieldValues, B extends Body>(wish: Wish<D, B>) =>
@@ -136,6 +144,7 @@ export const useCommandForm = <D extends FieldValues, B extends Body>(wish: Wish
   /** What was sent last, or stood there at first. */
   const began = useRef<Body>({})
   if (changes && Object.keys(began.current).length === 0) began.current = bodyOf(wish, start).body
+  const edition = useRef(wish.edition)
   const chosen = chosenOf(form.control)
   const left = useLeft<{ readonly draft: D; readonly names: readonly (readonly [string, Chosen])[] }>({
     name: keeps ?? '',
@@ -156,9 +165,11 @@ export const useCommandForm = <D extends FieldValues, B extends Body>(wish: Wish
     const submit = form.handleSubmit(async (draft) => {
       const { body } = bodyOf(wish, draft)
       const sent = changes ? changedOf(began.current, body) : body
-      const value = await send(method, path, sent as BodyTo<M, P>, then)
+      const seen = edition.current === undefined ? {} : { edition: edition.current }
+      const value = await send(method, path, { ...sent, ...seen } as BodyTo<M, P>, then)
       if (value === null) return
       began.current = body
+      if (edition.current !== undefined) edition.current = editionIn(value)
       left.sent()
       await after?.(value)
     })

@@ -14,6 +14,8 @@ import { LeftOffer } from '../left'
 
 interface Props {
   readonly id: number | null
+  /** What of the goods is in `start`. */
+  readonly edition?: string
   readonly start: GoodsDraft
   readonly currency: string
   readonly today: Day
@@ -42,6 +44,7 @@ const toChange = () => inputs().then((m) => m.changeGoodsInput)
 /** Goods: what they are called, cost the customer, are made of, and where they come from. */
 export const GoodsForm = ({
   id,
+  edition,
   start,
   currency,
   today,
@@ -56,6 +59,7 @@ export const GoodsForm = ({
     start,
     keeps: 'goods',
     changes: id !== null,
+    edition,
     schema: id === null ? toAdd : toChange,
     asBody: (g: GoodsDraft) => ({
       ...goodsBody(g),

@@ -20,6 +20,8 @@ interface Named {
 
 interface Props {
   readonly id: number | null
+  /** What of the customer is in `start`. */
+  readonly edition?: string
   readonly start: CustomerDraft
   readonly currency: string
   readonly today: Day
@@ -38,11 +40,12 @@ const LANGUAGES = [
 const schema = () => import('@/contract/inputs/people/keepCustomer').then((m) => m.addCustomerInput)
 
 /** A customer: the name is enough, the rest can wait. */
-export const CustomerForm = ({ id, start, currency, today, levels, areas }: Props) => {
+export const CustomerForm = ({ id, edition, start, currency, today, levels, areas }: Props) => {
   const { form, sendBody, busy, refused, bringBack } = useCommandForm({
     start,
     keeps: 'customer',
     changes: id !== null,
+    edition,
     schema,
     asBody: customerBody,
     skip: { addresses: isNoAddress, contacts: isEmptyRow },

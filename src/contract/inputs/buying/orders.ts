@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { day, id, needed, on, quantity, text, unitPrice } from '@/contract/fields'
+import { day, edition, id, needed, on, quantity, text, unitPrice } from '@/contract/fields'
 
 const orderLine = z
   .object({
@@ -40,6 +40,7 @@ export const orderGoodsInput = z.object({
 export const changeOrderInput = z.object({
   orderId: id,
   ...facts,
+  edition,
   /** With `lineId` the one there is, without it a new one; what is left out is not ordered any more. */
   lines: z
     .array(orderLine.and(z.object({ lineId: id.optional() })), { error: 'Lines are a list.' })

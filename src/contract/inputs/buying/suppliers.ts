@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { isIban } from '@/core/formats'
 import { SUPPLIER_ADDRESSES } from '@/core/kinds'
-import { bic, days, id, needed, percent, text } from '@/contract/fields'
+import { bic, days, edition, id, needed, percent, text } from '@/contract/fields'
 import { contact, email } from '../people/contact'
 
 const fields = {
@@ -56,6 +56,6 @@ const fields = {
 
 export const addSupplierInput = z.object(fields)
 export const changeSupplierInput = z
-  .object({ supplierId: id, ...fields })
+  .object({ supplierId: id, ...fields, edition })
   .partial()
   .required({ supplierId: true })

@@ -1,6 +1,6 @@
 import { COSTINGS, GOODS_KINDS, TRACKS } from '@/core/kinds'
 import { z } from 'zod'
-import { text, quantityOrZero, unitPrice, day, id, needed, tags, quantity } from '@/contract/fields'
+import { edition, text, quantityOrZero, unitPrice, day, id, needed, tags, quantity } from '@/contract/fields'
 import type { Day } from '@/core/day'
 import { decimal } from '@/core/money'
 
@@ -86,6 +86,6 @@ export const addGoodsInput = z
   .refine((g) => g.kind === 'kit' || !g.parts?.length, { message: 'Only a kit has parts.', path: ['parts'] })
 
 export const changeGoodsInput = z
-  .object({ goodsId: id, ...fields, retired: z.boolean().optional() })
+  .object({ goodsId: id, ...fields, retired: z.boolean().optional(), edition })
   .partial()
   .required({ goodsId: true })

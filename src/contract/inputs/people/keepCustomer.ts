@@ -1,6 +1,6 @@
 import { ADDRESS_KINDS } from '@/core/kinds'
 import { z } from 'zod'
-import { needed, text, days, percent, day, tags, amount, id } from '@/contract/fields'
+import { edition, needed, text, days, percent, day, tags, amount, id } from '@/contract/fields'
 import { PAPER_LANGUAGES } from '@/core/formats'
 import { DAYS_MISSING, isGiven } from '@/contract/arrangement'
 import { contact, email } from './contact'
@@ -42,6 +42,6 @@ export const fields = {
 export const addCustomerInput = z.object(fields)
 
 export const changeCustomerInput = z
-  .object({ customerId: id, ...fields })
+  .object({ customerId: id, ...fields, edition })
   .partial()
   .required({ customerId: true })

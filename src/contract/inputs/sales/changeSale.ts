@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { id, on, day, text } from '@/contract/fields'
+import { edition, id, on, day } from '@/contract/fields'
 import { changedLines } from '@/contract/lines'
 import { saleFacts } from './saleFacts'
 
@@ -12,5 +12,5 @@ export const changeSaleInput = z.object({
   /** Tells the customer by mail when the day of an order moves; where there is an address, unless it says no. */
   tell: z.boolean().optional(),
   /** The edition of the sale that was looked at: what was changed or accepted since must be looked at first. */
-  edition: text(40).optional(),
+  edition,
 })

@@ -102,6 +102,7 @@ export default async function GoodsPage({ params, searchParams }: Props) {
           <GoodsForm
             key={JSON.stringify(draft)}
             id={goods.id}
+            edition={page.view.edition}
             currency={currency}
             today={today}
             codes={codes.map((c) => ({ code: c.code, name: c.name }))}

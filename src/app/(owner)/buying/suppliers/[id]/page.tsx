@@ -72,6 +72,7 @@ export default async function SupplierPage({ params }: { params: Promise<{ id: s
           <SupplierForm
             key={JSON.stringify(draft)}
             id={supplier.id}
+            edition={supplier.edition}
             start={draft}
             customer={asCustomer?.name}
             codes={codes}

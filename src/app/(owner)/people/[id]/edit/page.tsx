@@ -15,7 +15,7 @@ export default async function EditCustomer({ params }: { params: Promise<{ id: s
   const { today, currency } = shop
   const id = await idFrom(params)
   const [kept, choices] = await Promise.all([readCustomerToChange(shop, id), readCustomerChoices(shop)])
-  const { customer, addresses, contacts } = kept ?? notFound()
+  const { customer, addresses, contacts, edition } = kept ?? notFound()
   if (customer.joinedToId !== null) redirect(`/people/${customer.joinedToId}`)
   const plain = <T extends { id: number }>({ id: _id, ...rest }: T) => rest
   return (
@@ -23,6 +23,7 @@ export default async function EditCustomer({ params }: { params: Promise<{ id: s
       <Heading title={customer.name} />
       <CustomerForm
         id={id}
+        edition={edition}
         currency={currency}
         today={today}
         {...choices}

@@ -16,6 +16,7 @@ export default async function ChangeOrder({ params }: { params: Promise<{ id: st
       <div className="max-w-3xl">
         <OrderForm
           id={order.id}
+          edition={order.edition}
           supplier={order.supplier}
           today={shop.today}
           start={{
