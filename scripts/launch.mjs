@@ -14,7 +14,7 @@ const madeFile = join(folder, 'start.mjs')
 const fromFile = join(folder, 'start-from.json')
 
 /** Packages of many small files, which are read as part of it; others stay where they are. */
-const WITHIN = ['big.js', 'drizzle-orm', 'fast-xml-parser', 'postgres', 'temporal-polyfill', 'zod']
+const WITHIN = ['big.js', 'drizzle-orm', 'fast-xml-parser', 'postgres', 'zod']
 
 /** In milliseconds. */
 const LONG = 3_600_000

@@ -3,7 +3,7 @@ import { isPaper } from '@/core/formats'
 import { database } from '@/data/connect'
 import { findBusiness } from '@/data/queries/business'
 import { makeNamedPaper } from '@/documents/make'
-import { businessDate } from '@/services/clock'
+import { businessToday } from '@/services/clock'
 import type { Command, Till } from '@/services/command'
 import { acceptOffer, previewChoice, refuseOffer } from '@/services/customerPage/answerOffer'
 import { findPage } from '@/services/customerPage/openPage'
@@ -38,7 +38,7 @@ export const publicChange = async (
       return problem(422, 'invalid', 'The body must be a JSON object.')
     const key = request.headers.get('idempotency-key')
     if (key !== null && key.length > 200) return problem(400, 'bad-key', 'An Idempotency-Key has 1 to 200 characters.')
-    return work({ db: database(), today: businessDate() }, given as Record<string, unknown>, key)
+    return work({ db: database(), today: await businessToday(database()) }, given as Record<string, unknown>, key)
   })
 
 export const run = async <I, A>(
@@ -105,11 +105,12 @@ const customerPaper = async (token: string, kind: string, name: string): Promise
       headers: { 'retry-after': '20' },
     })
   const db = database()
-  const [page, business] = await Promise.all([findPage(db, token, businessDate()), findBusiness(db)])
+  const today = await businessToday(db)
+  const [page, business] = await Promise.all([findPage(db, token, today), findBusiness(db)])
   if (!page || !business) return closed()
   const id = Number(/^(\d{1,9})\.pdf$/.exec(name)?.[1])
   const none = problem(404, 'not-found', 'There is no such paper of yours.')
   if (!id || !isPaper(kind)) return none
   if (!(await mayRead(db, page, kind, id, business.currency))) return none
-  return named(await makeNamedPaper({ db, business, today: businessDate() }, kind, id)) ?? none
+  return named(await makeNamedPaper({ db, business, today }, kind, id)) ?? none
 }

@@ -1,7 +1,7 @@
 import { present } from '@/core/present'
 import { rowsBy } from '@/core/rowsBy'
 import { database } from '@/data/connect'
-import { businessDate } from '@/services/clock'
+import { businessToday } from '@/services/clock'
 import { answering } from './answering'
 import type { Asked } from './asked'
 import { BODY, readBody, readFileBody } from './body'
@@ -92,7 +92,7 @@ const answerCall = async (request: Asked, { path, query, there, chosen }: Wanted
   const badKey = keyProblem(key)
   if (badKey) return badKey
   const answer = await operation.run({
-    till: { db: database(), today: businessDate() },
+    till: { db: database(), today: await businessToday(database()) },
     params,
     query: Object.fromEntries(query),
     body: body.value,

@@ -1,6 +1,6 @@
 import { METHODS } from '@/core/ledger'
 import { z } from 'zod'
-import { day as readDay, isDayInReach } from '@/core/day'
+import { day as readDay, isDayInReach, isZone } from '@/core/day'
 import { isLocale } from '@/core/locale'
 import { decimal, type Decimal } from '@/core/money'
 
@@ -43,6 +43,12 @@ const plainDecimal = (pattern: RegExp, message: string) => z.string({ error: mes
 export const locale = z
   .string({ error: 'A region is written like en-US.' })
   .refine(isLocale, 'A region is written like en-US or de-DE, and must exist.')
+
+/** Where the business is, by a name of the IANA time zones; empty for where the program runs. */
+export const timeZone = z
+  .string({ error: 'A time zone is written like America/Chicago.' })
+  .max(60, 'At most 60 characters.')
+  .refine((zone) => zone === '' || isZone(zone), 'A time zone is written like America/Chicago, and must exist.')
 
 /** A decimal string; digits beyond the currency's are refused where the currency is known. */
 export const amount = plainDecimal(/^\d{1,12}(\.\d{1,4})?$/, 'An amount is written like 412.50 and is not negative.')

@@ -2,6 +2,7 @@
 export interface PaperSettings {
   readonly name: string
   readonly locale: string
+  readonly timeZone: string
   readonly address: string
   readonly phone: string
   readonly email: string
@@ -21,6 +22,7 @@ export interface PaperSettings {
 export const paperSettingsOf = (b: PaperSettings): PaperSettings => ({
   name: b.name,
   locale: b.locale,
+  timeZone: b.timeZone,
   address: b.address,
   phone: b.phone,
   email: b.email,

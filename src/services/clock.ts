@@ -1,5 +1,6 @@
-import { Temporal } from 'temporal-polyfill'
-import { day, isDay, type Day } from '@/core/day'
+import { day, dayAt, isDay, isZoneKnown, type Day } from '@/core/day'
+import type { Db } from '@/data/connect'
+import { findBusiness } from '@/data/queries/business'
 
 /** The day that TILL_TODAY pins, or null. A day that cannot be read is said, not guessed. */
 export const pinnedDay = (): Day | null => {
@@ -10,5 +11,11 @@ export const pinnedDay = (): Day | null => {
   return day(given)
 }
 
-/** The business date: pinned by TILL_TODAY, else the calendar day where the program runs. Asked once, at the edge. */
-export const businessDate = (): Day => pinnedDay() ?? day(Temporal.Now.plainDateISO().toString())
+/** The business date: pinned by TILL_TODAY, else the calendar day where the business is. Asked once, at the edge. */
+export const businessDate = (): Day => pinnedDay() ?? dayAt(new Date())
+
+/** The same where nothing was read of the business yet: a server that just started asks where it is first. */
+export const businessToday = async (db: Db): Promise<Day> => {
+  if (pinnedDay() === null && !isZoneKnown()) await findBusiness(db)
+  return businessDate()
+}

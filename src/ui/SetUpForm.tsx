@@ -31,7 +31,8 @@ const taxCodesOf = ({ percent, taxName }: Draft) =>
 
 const bodyOf = (needsCode: boolean, draft: Draft) => {
   const { taxName: _, percent: __, code, ...plain } = typed(draft)
-  return { ...plain, taxCodes: taxCodesOf(draft), ...(needsCode ? { code } : {}) }
+  const { timeZone } = Intl.DateTimeFormat().resolvedOptions()
+  return { ...plain, timeZone, taxCodes: taxCodesOf(draft), ...(needsCode ? { code } : {}) }
 }
 
 /** The first-run page: name, currency, region, tax, passphrase, opening date. */

@@ -208,6 +208,7 @@ describe('the first page of all', () => {
       name: 'Fernhollow',
       currency: 'EUR',
       locale: 'de-DE',
+      timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone,
       passphrase: 'a long passphrase',
       openingDate: '2026-03-02',
       pricesIncludeTax: false,

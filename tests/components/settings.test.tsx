@@ -132,6 +132,7 @@ describe('the business', () => {
     render(
       <PapersForm
         hasMark={false}
+        zones={['America/Chicago', 'Europe/Berlin']}
         business={{
           name: 'Fernhollow Strings',
           address: '7 Mill Lane',
@@ -142,6 +143,7 @@ describe('the business', () => {
           conditions: '',
           colour: '#1f2327',
           locale: 'en-US',
+          timeZone: '',
           paperSize: 'A4',
           taxNumber: '',
           iban: '',
@@ -154,6 +156,7 @@ describe('the business', () => {
     await type('Sender email', 'nowhere')
     await type('Estimates valid for (days)', '14')
     await choose('Paper size', 'letter')
+    await choose('Time zone', 'Europe/Berlin')
     await press('Save')
     await waitFor(() => expect(noteOf(field('Sender email'))).toContain('looks like name@place.example'))
     expect(sent).toEqual([])
@@ -161,7 +164,13 @@ describe('the business', () => {
     await type('Sender email', 'me@place.example')
     await press('Save')
     await waitFor(() => expect(said).toEqual(['Saved.']))
-    expect(settingsSent(sent)).toMatchObject({ paperSize: 'letter', estimateDays: 14, name: 'Fernhollow Strings' })
+    // What was changed in it and nothing else: another window’s change of the rest stays.
+    expect(settingsSent(sent)).toEqual({
+      paperSize: 'letter',
+      estimateDays: 14,
+      timeZone: 'Europe/Berlin',
+      email: 'me@place.example',
+    })
   })
 
   test('has an opening day until something is posted', async () => {

@@ -1,20 +1,22 @@
-import { day, type Day } from './day'
+import type { Day } from './day'
 import { formatDay } from './formatDay'
+import { wallClock } from './zone'
 
 const two = (n: number): string => String(n).padStart(2, '0')
 
 /**
- * The day a moment belongs to where the program runs, as the business date is; whatever day it is in London by then.
+ * The day a moment belongs to where the business is, as the business date is.
  *
- * @example dayAt(new Date(2026, 2, 1, 23, 30)) // 2026-03-01
+ * @example in Chicago: dayAt(new Date('2026-03-02T01:30:00Z')) is 2026-03-01
  */
-export const dayAt = (at: Date): Day =>
-  day(`${String(at.getFullYear()).padStart(4, '0')}-${two(at.getMonth() + 1)}-${two(at.getDate())}`)
+export const dayAt = (at: Date): Day => wallClock(at).day
 
 /**
- * A moment as a person reads it where the program runs: its day, hours and minutes.
+ * A moment as a person reads it where the business is: its day, hours and minutes.
  *
- * @example formatMoment(new Date(2026, 2, 1, 9, 5)) // 1 Mar 2026, 09:05
+ * @example in Chicago: formatMoment(new Date('2026-03-02T01:30:00Z')) is 1 Mar 2026, 19:30
  */
-export const formatMoment = (at: Date): string =>
-  `${formatDay(dayAt(at))}, ${two(at.getHours())}:${two(at.getMinutes())}`
+export const formatMoment = (at: Date): string => {
+  const { day, hour, minute } = wallClock(at)
+  return `${formatDay(day)}, ${two(hour)}:${two(minute)}`
+}

@@ -1,6 +1,6 @@
 import { eq } from 'drizzle-orm'
 import type { FirstStep, TaxRoundedPer } from '@/core/kinds'
-import type { Day } from '@/core/day'
+import { liveIn, type Day } from '@/core/day'
 import { houseLocale, localeOf, writeAs } from '@/core/locale'
 import { money, type Money } from '@/core/money'
 import type { AgeLimits } from '@/core/receivables'
@@ -13,6 +13,8 @@ export interface Business {
   readonly currency: string
   /** How numbers are written and typed dates read: a BCP 47 tag. */
   readonly locale: string
+  /** What day it is there: an IANA name; empty for where the program runs. */
+  readonly timeZone: string
   readonly openedOn: Day
   readonly pricesIncludeTax: boolean
   readonly taxRoundedPer: TaxRoundedPer
@@ -57,6 +59,7 @@ const mapBusiness = (row: typeof business.$inferSelect): Business => ({
   name: row.name,
   currency: row.currency,
   locale: row.locale,
+  timeZone: row.timeZone,
   openedOn: row.openedOn,
   pricesIncludeTax: row.pricesIncludeTax,
   taxRoundedPer: row.taxRoundedPer,
@@ -94,11 +97,12 @@ const mapBusiness = (row: typeof business.$inferSelect): Business => ({
 
 const theBusiness = builtOnce((db) => db.select().from(business))
 
-/** The business, or null before it is set up. Whoever knows whose it is also writes its numbers as that business does. */
+/** The business, or null before it is set up. Whoever knows whose it is also writes its numbers as that business does, and knows what day it is there. */
 export const findBusiness = async (db: Db): Promise<Business | null> => {
   const [row] = await theBusiness(db)
   if (!row) return null
   if (houseLocale().tag !== row.locale) writeAs(localeOf(row.locale))
+  liveIn(row.timeZone)
   return mapBusiness(row)
 }
 

@@ -12,6 +12,8 @@ export const business = pgTable(
     currency: text().notNull(),
     /** The BCP 47 tag of how numbers are written and typed dates are read. */
     locale: text().notNull().default('en-US'),
+    /** By a name of the IANA time zones; empty for where the program runs. */
+    timeZone: text().notNull().default(''),
     openedOn: onDay().notNull(),
     passphraseHash: text().notNull(),
     pricesIncludeTax: boolean().notNull().default(false),

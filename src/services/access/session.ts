@@ -1,4 +1,5 @@
 import type { Database } from '@/data/connect'
+import { wallClock } from '@/core/day'
 import { browserName } from '@/core/browserName'
 import { deleteSession, findSession, insertSession, listSessions } from '@/data/queries/access'
 import { noteLetIn } from './letIn'
@@ -13,10 +14,9 @@ const PROVED_FOR = 10 * 60_000
 /** The last night within the days of a session: nobody is sent to the door in the midst of typing. */
 export const lastNight = (from: Date): Date => {
   const end = new Date(from.getTime() + SESSION_DAYS * 86_400_000)
-  const night = new Date(end)
-  night.setHours(ENDS_AT, 0, 0, 0)
-  if (night > end) night.setDate(night.getDate() - 1)
-  return night
+  const { hour, minute } = wallClock(end)
+  const since = ((hour - ENDS_AT + 24) % 24) * 60 + minute
+  return new Date(Math.floor(end.getTime() / 60_000 - since) * 60_000)
 }
 
 /**

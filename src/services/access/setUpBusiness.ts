@@ -1,3 +1,5 @@
+import type { z } from 'zod'
+import { liveIn, type Day } from '@/core/day'
 import { usesLetterPaper } from '@/core/locale'
 import { STARTING_CHART } from '@/core/ledger'
 import { err, ok, type Result } from '@/core/result'
@@ -11,6 +13,7 @@ import { transact } from '@/data/transact'
 import { parse, type Till } from '../command'
 import type { Failure } from '@/contract/failure'
 import { refuse, Refusal } from '@/contract/refuse'
+import { businessDate } from '../clock'
 import { writeTaxCode, type NewTaxCode } from '../books/addTaxCode'
 import { setUpInput } from '@/contract/inputs/access/entry'
 import { easyToGuess } from './easyToGuess'
@@ -30,6 +33,14 @@ const writeTaxCodes = async (tx: Transaction, codes: readonly NewTaxCode[]): Pro
   }
 }
 
+/** The first day of the books: today, where the business is, if no other day is said. It may be yesterday there by now. */
+const openingDay = ({ openingDate, timeZone }: z.output<typeof setUpInput>, today: Day): Day => {
+  if (openingDate !== undefined && openingDate !== today) return openingDate
+  liveIn(timeZone ?? '')
+  const there = businessDate()
+  return there < today ? there : today
+}
+
 /** Sets the business up, once: name, currency, passphrase, chart of accounts, tax codes, one place for goods. */
 export const setUpBusiness = async (
   till: Till,
@@ -46,7 +57,7 @@ export const setUpBusiness = async (
     const easy = await easyToGuess(s.passphrase, s.name)
     if (easy !== null) refuse({ code: 'invalid', errors: [{ path: 'passphrase', message: easy }] })
     const passphraseHash = await hashPassphrase(s.passphrase)
-    const openedOn = s.openingDate ?? till.today
+    const openedOn = openingDay(s, till.today)
     await transact(till.db, async (tx) => {
       await insertBusiness(tx, {
         name: s.name,
@@ -54,6 +65,7 @@ export const setUpBusiness = async (
         ...(s.locale
           ? { locale: s.locale, paperSize: usesLetterPaper(s.locale) ? ('letter' as const) : ('A4' as const) }
           : {}),
+        timeZone: s.timeZone ?? '',
         openedOn,
         passphraseHash,
         pricesIncludeTax: s.pricesIncludeTax ?? false,

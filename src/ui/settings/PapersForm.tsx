@@ -6,8 +6,15 @@ import { Files } from '../files/Files'
 import { FormArea, FormPick, FormQuantity, FormSelect, FormText } from '../form/inputs'
 import { SettingsForm } from './SettingsForm'
 
+interface Props {
+  readonly business: PaperSettings
+  /** The time zones to choose from. */
+  readonly zones: readonly string[]
+  readonly hasMark: boolean
+}
+
 /** The business as its papers show it. */
-export const PapersForm = ({ business, hasMark }: { readonly business: PaperSettings; readonly hasMark: boolean }) => {
+export const PapersForm = ({ business, zones, hasMark }: Props) => {
   const start = { ...business, estimateDays: String(business.estimateDays) }
   return (
     <section className="grid gap-3">
@@ -17,6 +24,7 @@ export const PapersForm = ({ business, hasMark }: { readonly business: PaperSett
         asBody={(d: typeof start) => ({ ...d, estimateDays: Number(d.estimateDays) })}
         say={() => 'Saved.'}
         submit="Save"
+        changes
       >
         <div className="grid gap-3">
           <FormText name="name" label="Name" most={120} />
@@ -49,6 +57,15 @@ export const PapersForm = ({ business, hasMark }: { readonly business: PaperSett
             label="Region"
             options={regionsWith(business.locale)}
             hint="How numbers are written and typed dates are read; documents follow it too"
+          />
+          <FormSelect
+            name="timeZone"
+            label="Time zone"
+            options={[
+              { value: '', name: 'That of the computer it runs on' },
+              ...zones.map((z) => ({ value: z, name: z })),
+            ]}
+            hint="When a new day begins"
           />
           <div className="grid grid-cols-[1fr_1fr_auto] items-end gap-3">
             <FormQuantity name="estimateDays" label="Estimates valid for (days)" />

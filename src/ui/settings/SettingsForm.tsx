@@ -11,6 +11,8 @@ interface Props<D extends FieldValues> {
   readonly asBody: (draft: D) => BodyTo<'PATCH', '/settings'>
   readonly say?: (draft: D) => string
   readonly again?: boolean
+  /** Of several settings only those that were changed are sent. */
+  readonly changes?: boolean
   readonly submit?: string | ReactElement
   readonly children: ReactNode
 }

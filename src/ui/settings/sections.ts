@@ -31,7 +31,7 @@ export const SETTINGS_SECTIONS = [
       'Paper size',
       'Color',
     ],
-    also: ['locale', 'decimal comma', 'date order', 'logo', 'bank account', 'letterhead', 'A4', 'letter'],
+    also: ['locale', 'time zone', 'decimal comma', 'date order', 'logo', 'bank account', 'letterhead', 'A4', 'letter'],
   },
   {
     id: 'payments',

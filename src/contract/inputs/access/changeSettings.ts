@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { amount, bic, day, locale, needed, text } from '@/contract/fields'
+import { amount, bic, day, locale, needed, text, timeZone } from '@/contract/fields'
 import { usualArrangements } from '@/contract/usualArrangements'
 import { isIban } from '@/core/formats'
 import { FIRST_STEPS, TAX_ROUNDED_PER } from '@/core/kinds'
@@ -9,6 +9,8 @@ export const changeSettingsInput = z.object({
   name: needed(120, 'A name').optional(),
   /** How numbers are written and typed dates read: a BCP 47 tag such as en-US. */
   locale: locale.optional(),
+  /** What day it is there; empty for where the program runs. */
+  timeZone: timeZone.optional(),
   address: text(500).optional(),
   phone: text(60).optional(),
   email: z.union([z.literal(''), z.email('An e-mail address looks like name@place.example.').max(200)]).optional(),

@@ -3,7 +3,7 @@ import type { Metadata } from 'next'
 import { formatDay } from '@/core/day'
 import { localeOf } from '@/core/locale'
 import { decimal, formatPrice } from '@/core/money'
-import { businessDate } from '@/services/clock'
+import { businessToday } from '@/services/clock'
 import { findPage, notePageSeen } from '@/services/customerPage/openPage'
 import { readPage, type CustomerPage } from '@/services/customerPage/readPage'
 import { EstimateAnswer } from '@/ui/customer/EstimateAnswer'
@@ -15,7 +15,7 @@ export const metadata: Metadata = { title: 'Your page' }
 export default async function OwnPage({ params }: { params: Promise<{ token: string }> }) {
   const { token } = await params
   const db = house()
-  const today = businessDate()
+  const today = await businessToday(db)
   const [page, business] = await Promise.all([findPage(db, token, today), readBusiness()])
   if (!page || !business) return <Closed />
   const [view] = await Promise.all([readPage(db, page, business, today), notePageSeen(db, page, today)])

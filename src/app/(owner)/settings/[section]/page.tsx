@@ -68,7 +68,10 @@ export default async function SettingsSectionPage({ params }: Props) {
 
 const Business = async () => {
   const { business } = await openShop()
-  return <PapersForm business={paperSettingsOf(business)} hasMark={business.markFileId !== null} />
+  const zones = [
+    ...new Set([...Intl.supportedValuesOf('timeZone'), 'UTC', business.timeZone].filter((z) => z !== '')),
+  ].sort()
+  return <PapersForm business={paperSettingsOf(business)} zones={zones} hasMark={business.markFileId !== null} />
 }
 
 const Payments = async () => {

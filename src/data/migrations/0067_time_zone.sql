@@ -1,0 +1,1 @@
+ALTER TABLE "business" ADD COLUMN "time_zone" text DEFAULT '' NOT NULL;
