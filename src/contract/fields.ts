@@ -9,10 +9,11 @@ import { decimal, type Decimal } from '@/core/money'
 /** Characters nobody types, which neither the database nor a file takes: they are left out. */
 const UNSEEN = /[\u0000-\u0008\u000B\u000C\u000E-\u001F\u007F\uFFFE\uFFFF]/g
 
+/** A letter and its accent are one, however they were typed or pasted: a code is the same, and so is a name. */
 export const text = (most: number) =>
   z
     .string({ error: 'Write text here.' })
-    .overwrite((typed) => typed.replace(UNSEEN, ''))
+    .overwrite((typed) => typed.normalize('NFC').replace(UNSEEN, ''))
     .trim()
     .max(most, `At most ${most} characters.`)
 const BIC = /^[A-Z0-9]{4}[A-Z]{2}[A-Z0-9]{2}([A-Z0-9]{3})?$/

@@ -45,7 +45,7 @@ const findPapers = async (db: Db, wish: Wish, part: Part, currency: string): Pro
 
 const ofSupplier = (id: number | undefined): SQL => (id === undefined ? sql`true` : sql`p.supplier_id = ${id}`)
 const SUPPLIER = sql`join supplier s on s.id = p.supplier_id`
-const NAMED = { number: sql`p.number`, supplier: sql`lower(s.name)`, on: sql`p.on_day` }
+const NAMED = { number: sql`p.number`, supplier: sql`plain_text(s.name)`, on: sql`p.on_day` }
 
 /** How far an order is, as the core says it: held against it by a test. */
 const STATUS = sql`case when p.closed_on is not null then 'closed' when l.goods > 0 and l.whole then 'received' when l.came then 'received in part'
@@ -72,7 +72,7 @@ export const findOrders = (
                (array_agg(description order by position, id))[1] as what
           from purchase_order_line where order_id = p.id and quantity > 0) l on true`,
       where: sql`${ofSupplier(of.supplierId)} and ${of.status === undefined ? sql`true` : sql`${STATUS} = ${of.status}`}`,
-      orders: { ...NAMED, what: sql`lower(l.what)`, wantedBy: sql`p.wanted_by`, net: sql`l.net`, status: STATUS },
+      orders: { ...NAMED, what: sql`plain_text(l.what)`, wantedBy: sql`p.wanted_by`, net: sql`l.net`, status: STATUS },
       sums: { net: sql`l.net` },
       // However far they are, it is all their lines.
       ...(of.status === undefined && {
@@ -102,7 +102,7 @@ export const findReceived = (
                min(goods_id) as goods_id
           from goods_received_line where received_id = p.id) l on true left join goods g on g.id = l.goods_id`,
       where: ofSupplier(of.supplierId),
-      orders: { ...NAMED, what: sql`lower(g.name)`, value: sql`l.value`, notBilled: sql`nullif(l.not_billed, 0)` },
+      orders: { ...NAMED, what: sql`plain_text(g.name)`, value: sql`l.value`, notBilled: sql`nullif(l.not_billed, 0)` },
       sums: { value: sql`l.value`, notBilled: sql`l.not_billed` },
     },
     part,
@@ -136,7 +136,7 @@ export const findBills = (
                  and ${of.show === 'late' ? sql`p.due_on < ${today}` : sql`true`}`,
       orders: {
         ...NAMED,
-        theirNumber: sql`lower(p.their_number)`,
+        theirNumber: sql`plain_text(p.their_number)`,
         dueOn: sql`p.due_on`,
         gross: GROSS,
         open: sql`nullif(${OPEN_BILL}, 0)`,
@@ -160,7 +160,7 @@ export const findPayments = (db: Db, of: OfSupplier, part: Part, currency: strin
       where: within(of),
       orders: {
         ...NAMED,
-        account: sql`lower(a.name)`,
+        account: sql`plain_text(a.name)`,
         amount: PAID,
         state: sql`case when p.voided_on is not null then 'Void' else 'Paid' end`,
       },

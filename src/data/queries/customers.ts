@@ -6,7 +6,7 @@ import { builtForId, insertOne } from '../builtOnce'
 import type { Db } from '../connect'
 import { address, contact, customer } from '../schema'
 import { cutTo, inOrder, type Part } from './inOrder'
-import { matchesWords } from './search'
+import { matchesWords, plain } from './search'
 
 export interface Terms {
   readonly net: number
@@ -166,7 +166,7 @@ export const listMaybeAlike = (
         sql`not ${customer.walkIn} and ${customer.joinedToId} is null`,
         sql`(${typed.email === '' ? sql`false` : sql`lower(${customer.email}) = lower(${typed.email})`}
           or ${lastDigits.length < 6 ? sql`false` : sql`right(regexp_replace(${customer.phone}, '\\D', '', 'g'), 6) = ${lastDigits}`}
-          or ${typed.name === '' ? sql`false` : sql`similarity(${customer.name}, ${typed.name}) > 0.45`})`,
+          or ${typed.name === '' ? sql`false` : sql`similarity(${plain(customer.name)}, ${plain(sql`${typed.name}`)}) > 0.45`})`,
       ),
     )
     .limit(50)
@@ -195,12 +195,12 @@ export interface CustomerFilter {
 
 const ORDERS: Readonly<Record<string, SQL>> = {
   id: sql`customer.id`,
-  name: sql`lower(customer.name)`,
-  contact: sql`nullif(lower(customer.contact), '')`,
+  name: sql`plain_text(customer.name)`,
+  contact: sql`nullif(plain_text(customer.contact), '')`,
   reach: sql`nullif(customer.phone || customer.email, '')`,
-  email: sql`nullif(lower(customer.email), '')`,
+  email: sql`nullif(plain_text(customer.email), '')`,
   phone: sql`nullif(customer.phone, '')`,
-  kind: sql`nullif(lower(customer.kind), '')`,
+  kind: sql`nullif(plain_text(customer.kind), '')`,
   owed: sql`d.owed`,
   late: sql`d.late`,
   held: sql`h.held`,
@@ -219,7 +219,7 @@ export const listCustomers = async (
   part: Part<{ readonly name: string; readonly id: number }>,
   scope: { readonly today: Day; readonly currency: string },
 ): Promise<CustomerStanding[]> => {
-  const order = inOrder(ORDERS, part.order, sql`lower(customer.name), customer.id`)
+  const order = inOrder(ORDERS, part.order, sql`plain_text(customer.name), customer.id`)
   const sums =
     part.order && BY_MONEY.includes(part.order.by)
       ? sql`
@@ -234,7 +234,7 @@ export const listCustomers = async (
        where ${and(
          ...whichCustomers(filter),
          part.after
-           ? sql`(lower(${customer.name}), ${customer.id}) > (lower(${part.after.name}), ${part.after.id}::int)`
+           ? sql`(plain_text(${customer.name}), ${customer.id}) > (plain_text(${part.after.name}), ${part.after.id}::int)`
            : undefined,
        )}
        order by ${order} ${cutTo(part)}
@@ -284,4 +284,4 @@ export const listCards = (db: Db) =>
   db.execute<{ name: string; contact: string; email: string; phone: string; address: string; note: string }>(sql`
     select c.name, c.contact, c.email, c.phone, c.note,
            coalesce((select a.text from address a where a.customer_id = c.id and a.kind = 'bill-to' order by a.is_default desc, a.id limit 1), '') as address
-      from customer c where c.joined_to_id is null and not c.walk_in order by lower(c.name), c.id`)
+      from customer c where c.joined_to_id is null and not c.walk_in order by plain_text(c.name), c.id`)

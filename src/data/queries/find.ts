@@ -1,6 +1,7 @@
 import { present } from '@/core/present'
-import { sql } from 'drizzle-orm'
+import { sql, type SQL } from 'drizzle-orm'
 import type { Db } from '../connect'
+import { beginsWith } from './search'
 
 export interface NumberedPaper {
   readonly name: string
@@ -12,13 +13,13 @@ export interface NumberedPaper {
 /** Papers whose number begins with what was typed: invoices, credit notes, counter sales, receipts. At most three of each. */
 export const findNumbered = async (db: Db, typed: string): Promise<NumberedPaper[]> => {
   if (!/\d/.test(typed)) return []
-  const start = `${typed.trim().replace(/[%_\\]/g, '\\$&')}%`
+  const begins = (number: SQL) => beginsWith(number, typed.trim())
   const rows = await db.execute<{ kind: string; id: number; number: string; customer: string }>(sql`
     (select i.kind, i.id, i.number, c.name as customer from invoice i join customer c on c.id = i.customer_id
-      where i.number ilike ${start} order by i.id desc limit 3)
+      where ${begins(sql`i.number`)} order by i.id desc limit 3)
     union all
     (select 'receipt', r.id, r.number, c.name from receipt r join customer c on c.id = r.customer_id
-      where r.number ilike ${start} or r.number ilike ${'R-' + start} order by r.id desc limit 3)`)
+      where ${begins(sql`r.number`)} or ${beginsWith(sql`r.number`, `R-${typed.trim()}`)} order by r.id desc limit 3)`)
   const names: Record<string, string> = {
     invoice: 'Invoice',
     counter: 'Counter sale',

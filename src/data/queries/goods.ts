@@ -124,8 +124,8 @@ export interface GoodsFilter {
 }
 
 const ORDERS: Readonly<Record<string, SQLWrapper>> = {
-  code: sql`lower(${goods.code})`,
-  name: sql`lower(${goods.name})`,
+  code: sql`plain_text(${goods.code})`,
+  name: sql`plain_text(${goods.name})`,
   kind: goods.kind,
   barcode: sql`nullif(${goods.barcode}, '')`,
   weight: goods.weight,

@@ -31,9 +31,9 @@ export interface JournalFilter {
 const ORDERS: Readonly<Record<string, SQL>> = {
   entry: sql`e.id`,
   on: sql`l.on_day`,
-  text: sql`lower(e.text)`,
+  text: sql`plain_text(e.text)`,
   account: sql`a.code`,
-  name: sql`lower(a.name)`,
+  name: sql`plain_text(a.name)`,
   debit: sql`case when l.amount > 0 then l.amount end`,
   credit: sql`case when l.amount < 0 then -l.amount end`,
 }

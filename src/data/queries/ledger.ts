@@ -5,7 +5,7 @@ import type { AccountKind, AccountRole, EntryDraft } from '@/core/ledger'
 import { money, type Money } from '@/core/money'
 import { builtForIds, builtOnce, insertInto, insertOne } from '../builtOnce'
 import type { Db } from '../connect'
-import { isOneOf } from './search'
+import { holdsTyped, isOneOf } from './search'
 import { account, entry, entryLine } from '../schema'
 
 export interface EntrySource {
@@ -139,7 +139,7 @@ const entryWhere = (f: EntryFilter): SQL =>
       f.to ? sql`${entry.onDay} <= ${f.to}` : undefined,
       f.source ? eq(entry.sourceKind, f.source) : undefined,
       f.saleId ? eq(entry.saleId, f.saleId) : undefined,
-      f.text ? sql`${entry.text} ilike ${'%' + f.text.replace(/[%_\\]/g, '\\$&') + '%'}` : undefined,
+      f.text ? holdsTyped(entry.text, f.text) : undefined,
       f.accountId
         ? sql`exists (select from ${entryLine} l where l.entry_id = ${entry.id} and l.account_id = ${f.accountId})`
         : undefined,

@@ -88,7 +88,7 @@ export const listNotInvoiced = async (db: Db, asOf: Day, currency: string): Prom
       left join purchase_order_line l on l.id = o.order_line_id left join purchase_order p on p.id = l.order_id
       left join goods_received_line c on c.id = o.alone left join goods_received r on r.id = c.received_id
       join supplier s on s.id = coalesce(p.supplier_id, r.supplier_id) join goods g on g.id = coalesce(l.goods_id, c.goods_id)
-     order by o.since, s.name, g.name, o.order_line_id, o.alone`)
+     order by o.since, plain_text(s.name), plain_text(g.name), o.order_line_id, o.alone`)
   return rows.map((r) => ({
     supplierId: r.supplier_id,
     supplier: r.supplier,

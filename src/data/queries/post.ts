@@ -46,10 +46,10 @@ const ORDERS: Readonly<Record<string, SQLWrapper>> = {
   day: sql`coalesce(${post.sentOn}, ${post.writtenOn})`,
   written: post.writtenOn,
   sent: post.sentOn,
-  to: sql`lower(${post.recipient})`,
-  customer: sql`lower(${NAME})`,
+  to: sql`plain_text(${post.recipient})`,
+  customer: sql`plain_text(${NAME})`,
   paper: post.paper,
-  subject: sql`lower(${post.subject})`,
+  subject: sql`plain_text(${post.subject})`,
   state: post.state,
   problem: sql`nullif(${post.problem}, '')`,
 }

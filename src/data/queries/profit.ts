@@ -132,7 +132,7 @@ const restOfSpan = ({ firstMonth, endMonth, andBroken }: Months): SQL => {
 }
 
 const EARNED_ORDERS: Readonly<Record<string, SQL>> = {
-  name: sql`lower(name)`,
+  name: sql`plain_text(name)`,
   income: sql`nullif(income, 0)`,
   cost: sql`nullif(cost, 0)`,
   profit: sql`income - cost`,

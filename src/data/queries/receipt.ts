@@ -112,10 +112,10 @@ const fits = (filter: ReceiptFilter) =>
 
 const ORDERS: Readonly<Record<string, SQLWrapper>> = {
   number: receipt.number,
-  customer: sql`lower(${customer.name})`,
+  customer: sql`plain_text(${customer.name})`,
   on: receipt.onDay,
   method: receipt.method,
-  reference: sql`nullif(lower(${receipt.reference}), '')`,
+  reference: sql`nullif(plain_text(${receipt.reference}), '')`,
   amount: receipt.amount,
   voidedOn: receiptVoid.onDay,
 }

@@ -102,7 +102,7 @@ export const ageBy = async (
       from parts p join customer c on c.id = p.customer_id left join sale s on s.id = p.sale_id
      where ${only.kind ? sql`s.kind = ${only.kind}` : sql`true`} and ${only.channel ? sql`s.channel = ${only.channel}` : sql`true`}
      group by 1 having sum(p.total) <> 0 or sum(p.held) <> 0 or sum(p.account) <> 0
-     order by lower(min(${name})), 1`)
+     order by plain_text(min(${name})), 1`)
   const amount = (text: string): Money => money(BigInt(text), currency)
   return rows.map((r) => ({
     key: r.key,

@@ -97,8 +97,8 @@ const BY_MONEY: readonly string[] = ['open', 'late', 'held', 'received']
 
 const ORDERS: Readonly<Record<string, SQLWrapper>> = {
   number: sale.number,
-  customer: sql`(select lower(name) from customer where customer.id = ${sale.customerId})`,
-  title: sql`nullif(lower(${sale.title}), '')`,
+  customer: sql`(select plain_text(name) from customer where customer.id = ${sale.customerId})`,
+  title: sql`nullif(plain_text(${sale.title}), '')`,
   stands: sql`array_position(array['draft', 'offered', 'agreed', 'owing', 'settled', 'declined', 'cancelled'], ${sale.stage})`,
   startedOn: sale.startedOn,
   agreedOn: sale.agreedOn,

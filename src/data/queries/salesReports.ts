@@ -128,8 +128,8 @@ export interface OrderInSpan {
 
 const ORDERS: Readonly<Record<string, SQL>> = {
   sale: sql`s.number`,
-  customer: sql`lower(c.name)`,
-  title: sql`lower(s.title)`,
+  customer: sql`plain_text(c.name)`,
+  title: sql`plain_text(s.title)`,
   agreedOn: sql`s.agreed_on`,
   total: sql`s.total`,
   billed: sql`s.billed`,

@@ -1,6 +1,7 @@
 import type { Db } from '../connect'
 import { savedView } from '../schema'
-import { eq, asc } from 'drizzle-orm'
+import { eq } from 'drizzle-orm'
+import { plain } from './search'
 import { present } from '@/core/present'
 
 export const listSavedViews = (db: Db, place: string) =>
@@ -8,7 +9,7 @@ export const listSavedViews = (db: Db, place: string) =>
     .select({ id: savedView.id, name: savedView.name, query: savedView.query })
     .from(savedView)
     .where(eq(savedView.place, place))
-    .orderBy(asc(savedView.name))
+    .orderBy(plain(savedView.name))
 
 export const keepSavedView = async (db: Db, row: typeof savedView.$inferInsert): Promise<number> =>
   present(

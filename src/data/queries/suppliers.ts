@@ -6,7 +6,7 @@ import { rowsBy } from '@/core/rowsBy'
 import { insertOne } from '../builtOnce'
 import type { Db } from '../connect'
 import { goodsSupplier, supplier, supplierAddress, supplierContact, supplierPrice, taxCode } from '../schema'
-import { isOneOf, matchesWords } from './search'
+import { isOneOf, matchesWords, plain } from './search'
 
 /** Suppliers, each with the code that their bills usually are taxed with. */
 const suppliers = (db: Db) =>
@@ -18,7 +18,7 @@ const suppliers = (db: Db) =>
 export const listSuppliers = (db: Db, search = '') =>
   suppliers(db)
     .where(matchesWords(search, [supplier.name, supplier.email]))
-    .orderBy(asc(supplier.name), asc(supplier.id))
+    .orderBy(plain(supplier.name), asc(supplier.id))
     .limit(200)
 
 export const findSupplier = async (db: Db, id: number) => (await suppliers(db).where(eq(supplier.id, id)))[0] ?? null
@@ -123,7 +123,7 @@ export const listGoodsSuppliers = async (db: Db, goodsIds: readonly number[]): P
     .from(goodsSupplier)
     .innerJoin(supplier, eq(supplier.id, goodsSupplier.supplierId))
     .where(isOfGoods(goodsSupplier.goodsId))
-    .orderBy(asc(goodsSupplier.goodsId), asc(supplier.name))
+    .orderBy(asc(goodsSupplier.goodsId), plain(supplier.name))
   const prices = db
     .select()
     .from(supplierPrice)

@@ -89,7 +89,7 @@ export interface TaxedRow {
 
 const TAXED_ORDERS: Readonly<Record<string, SQL>> = {
   on: sql`x.on_day`,
-  text: sql`lower(x.text)`,
+  text: sql`plain_text(x.text)`,
   net: sql`x.net`,
   tax: sql`x.amount`,
 }

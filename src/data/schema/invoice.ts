@@ -46,7 +46,7 @@ export const invoice = pgTable(
   },
   (t) => [
     foreignKey({ columns: [t.creditsId], foreignColumns: [t.id] }),
-    index('invoice_number_words').using('gin', t.number.op('gin_trgm_ops')),
+    index('invoice_number_words').using('gin', sql`plain_text(${t.number}) gin_trgm_ops`),
     index('invoice_order').on(t.number.desc().nullsLast(), t.id.desc().nullsFirst()),
     index('invoice_sale').on(t.saleId),
     index('invoice_customer').on(t.customerId, t.onDay),

@@ -46,7 +46,7 @@ export const entry = pgTable(
     foreignKey({ columns: [t.reversesId], foreignColumns: [t.id] }),
     index('entry_day').on(t.onDay, t.id),
     index('entry_source').on(t.sourceKind, t.sourceId),
-    index('entry_words').using('gin', t.text.op('gin_trgm_ops')),
+    index('entry_words').using('gin', sql`plain_text(${t.text}) gin_trgm_ops`),
     index('entry_sale').on(t.saleId),
     index('entry_reverses')
       .on(t.reversesId)

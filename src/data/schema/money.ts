@@ -103,8 +103,8 @@ export const receipt = pgTable(
       .references(() => entry.id),
   },
   (t) => [
-    index('receipt_number_words').using('gin', t.number.op('gin_trgm_ops')),
-    index('receipt_reference_words').using('gin', t.reference.op('gin_trgm_ops')),
+    index('receipt_number_words').using('gin', sql`plain_text(${t.number}) gin_trgm_ops`),
+    index('receipt_reference_words').using('gin', sql`plain_text(${t.reference}) gin_trgm_ops`),
     index('receipt_order').on(t.number.desc().nullsLast(), t.id.desc().nullsFirst()),
     index('receipt_customer').on(t.customerId, t.onDay),
     index('receipt_day').on(t.onDay, t.id),

@@ -33,7 +33,7 @@ export const customer = pgTable(
     since: onDay().notNull(),
   },
   (t) => [
-    index('customer_name').on(sql`lower(${t.name})`),
+    index('customer_name').on(sql`plain_text(${t.name})`, t.id),
     index('customer_email')
       .on(sql`lower(${t.email})`)
       .where(sql`${t.email} <> ''`),

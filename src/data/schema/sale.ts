@@ -76,9 +76,9 @@ export const sale = pgTable(
   (t) => [
     index('sale_customer').on(t.customerId, t.id),
     // What any word of is found by; see queries/search.
-    index('sale_title_words').using('gin', t.title.op('gin_trgm_ops')),
-    index('sale_order_words').using('gin', t.purchaseOrder.op('gin_trgm_ops')),
-    index('sale_number_words').using('gin', sql`(${t.number}::text) gin_trgm_ops`),
+    index('sale_title_words').using('gin', sql`plain_text(${t.title}) gin_trgm_ops`),
+    index('sale_order_words').using('gin', sql`plain_text(${t.purchaseOrder}) gin_trgm_ops`),
+    index('sale_number_words').using('gin', sql`plain_text(${t.number}::text) gin_trgm_ops`),
     index('sale_order').on(t.number.desc().nullsLast(), t.id.desc().nullsFirst()),
     index('sale_stage').on(t.stage, t.id),
     index('sale_working')

@@ -1,0 +1,81 @@
+import { afterAll, beforeAll, expect, test } from 'vitest'
+import { findBusiness } from '@/data/queries/business'
+import { listCustomers } from '@/data/queries/customers'
+import { listGoods } from '@/data/queries/goods'
+import { listEntries } from '@/data/queries/ledger'
+import { readLookAlikes } from '@/model/people/lookAlikes'
+import { readSuppliers } from '@/model/buying/suppliers'
+import { writeEntry } from '@/services/books/writeEntry'
+import { addSupplier } from '@/services/buying/keepSupplier'
+import { addGoods } from '@/services/goods/keepGoods'
+import { addCustomer } from '@/services/people/keepCustomer'
+import { openTestShop, type TestShop } from './shop'
+
+let s: TestShop
+beforeAll(async () => {
+  s = await openTestShop()
+})
+afterAll(() => s.close())
+
+/** Names as they are written, and how somebody types them who is in a hurry, has another keyboard, or pastes them taken apart. */
+test.each([
+  ['Zoë Müller', ['zoe', 'MULLER', 'Müller zoë', 'mu\u0308ller', 'ül', 'ul']],
+  ['Øystein Ærø', ['oystein', 'aero', 'ÆRØ']],
+  ['Łódź Strings', ['lodz', 'łódź']],
+  ['Haus in der Großen Straße', ['strasse', 'GROSSEN', 'große']],
+  ['Nguyễn Thị', ['nguyen thi']],
+  ['Ольга Ёлкина', ['елкина', 'ОЛЬГА']],
+  ['50% off_season \\ Co', ['50%', 'off_', '\\ co']],
+])('“%s” is found as a customer, a supplier, an item and in the journal', async (name, ways) => {
+  const customer = await s.run(addCustomer, { name })
+  const supplier = await s.run(addSupplier, { name })
+  const goods = await s.run(addGoods, { code: `G-${customer}`, name, kind: 'work', price: '1.00' })
+  const lines = [
+    { account: '6000', debit: '1.00' },
+    { account: '1000', credit: '1.00' },
+  ]
+  const entry = await s.run(writeEntry, { text: name, lines })
+  const business = (await findBusiness(s.db))!
+  for (const search of ways) {
+    const customers = await listCustomers(s.db, { search }, {}, { today: s.today, currency: 'USD' })
+    const items = await listGoods(s.db, { search }, {})
+    const entries = await listEntries(s.db, { text: search }, { limit: 9 }, 'USD')
+    const suppliers = await readSuppliers(s.db, search, { business, today: s.today })
+    expect([search, customers.map((c) => c.id)]).toEqual([search, [customer]])
+    expect([search, suppliers.map((c) => c.id)]).toEqual([search, [supplier]])
+    expect([search, items.map((c) => c.id)]).toEqual([search, [goods]])
+    if (!search.includes(' ')) expect([search, entries.map((e) => e.id)]).toEqual([search, [entry]])
+  }
+})
+
+test('lists go by names as somebody reads them: Ö stands before P, whatever its case', async () => {
+  const names = ['Ödön', 'oak', 'Pine', 'Zed', 'Ähre', 'ash']
+  for (const name of names) await s.run(addCustomer, { name: `Row ${name}`, kind: `Row ${name}` })
+  const inTurn = ['Row Ähre', 'Row ash', 'Row oak', 'Row Ödön', 'Row Pine', 'Row Zed']
+  const about = { today: s.today, currency: 'USD' }
+  const rows = async (order?: { readonly by: string; readonly down: boolean }) =>
+    (await listCustomers(s.db, { search: 'row' }, { order }, about)).map((c) => c.name)
+  expect(await rows()).toEqual(inTurn)
+  expect(await rows({ by: 'kind', down: true })).toEqual([...inTurn].reverse())
+  // A page at a time it is the same turn.
+  const paged: string[] = []
+  for (let after: { readonly name: string; readonly id: number } | undefined; paged.length < inTurn.length;) {
+    const [next] = await listCustomers(s.db, { search: 'row' }, { limit: 1, after }, about)
+    paged.push(next!.name)
+    after = next
+  }
+  expect(paged).toEqual(inTurn)
+})
+
+test('a letter and its accent are one, however they were pasted: a code is taken in either way', async () => {
+  const goods = await s.answer(addGoods, { code: 'CAFE\u0301', name: 'Ame\u0301lie', kind: 'work', price: '1.00' })
+  expect([goods.code, goods.name]).toEqual(['CAFÉ', 'Amélie'])
+  expect(await s.refusal(addGoods, { code: 'CAFÉ', name: 'Another', kind: 'work', price: '1.00' })).toBe('taken')
+})
+
+test('who is typed without accents is told to be there already', async () => {
+  const known = await s.run(addCustomer, { name: 'Zoë Åkerström' })
+  const typed = { name: 'zoe akerstrom', email: '', phone: '' }
+  const alike = await readLookAlikes(s.db, typed, (await findBusiness(s.db))!, s.today)
+  expect(alike.map((a) => [a.id, a.why])).toEqual([[known, 'same name']])
+})
