@@ -10,6 +10,13 @@ import { pageKeys, type PageKey } from './acts/pageKeys'
 const typing = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName))
 
+/**
+ * The figure that leads to a place. On a Mac Alt and 1 make another sign: there the key itself counts, but where somebody writes, who may
+ * mean that sign.
+ */
+const figureOf = ({ key, code, target }: KeyboardEvent): string | undefined =>
+  /^[1-9]$/.test(key) ? key : typing(target) ? undefined : /^Digit([1-9])$/.exec(code)?.[1]
+
 const KeyList = lazily(() => import('./KeyList').then((m) => m.KeyList))
 
 /** Up and down through the rows of the list on the page. */
@@ -58,8 +65,9 @@ export const Keys = () => {
         if (doMain(e.shiftKey ? 'second' : 'primary')) e.preventDefault()
         return
       }
-      if (e.altKey && /^[1-9]$/.test(e.key)) {
-        const place = PLACES.find((p) => p.key === e.key)
+      if (e.altKey && !e.ctrlKey) {
+        const figure = figureOf(e)
+        const place = PLACES.find((p) => p.key === figure)
         if (place) {
           e.preventDefault()
           go(place.href)

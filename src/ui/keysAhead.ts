@@ -128,6 +128,8 @@ export const holdWhile = async (work: () => Promise<unknown>): Promise<void> => 
  */
 export const hearAhead = (): (() => void) => {
   const hold = (e: KeyboardEvent) => {
+    // Whoever puts a word together from several keys (an input method) takes it with Enter: that is no Enter of a form.
+    if (e.isComposing) return void e.stopImmediatePropagation()
     if (!ahead || !e.isTrusted) return
     if (e.key === 'Escape') return void (ahead = null)
     const held = asHeld(e)

@@ -153,6 +153,34 @@ describe('keys', () => {
     expect(document.activeElement?.textContent).toBe('one')
   })
 
+  test('go to the places by where the figure stands, where Alt makes another sign of it; in a field that sign is meant', async () => {
+    open()
+    const alt = (key: string, code: string, more: object = {}) =>
+      fireEvent.keyDown(document.activeElement ?? document.body, { key, code, altKey: true, ...more })
+    alt('¡', 'Digit1')
+    expect(router.push).toHaveBeenLastCalledWith('/today')
+    alt('&', 'Digit3')
+    expect(router.push).toHaveBeenLastCalledWith('/sales')
+    screen.getByLabelText('Field').focus()
+    alt('[', 'Digit5')
+    // With Ctrl it is another chord: on some keyboards both together type a sign.
+    alt('4', 'Digit4', { ctrlKey: true })
+    expect(router.push).toHaveBeenCalledTimes(2)
+  })
+
+  test('that put a word together are none of the page', async () => {
+    open()
+    const done = vi.fn()
+    screen.getByText('Do it').addEventListener('click', done)
+    const field = screen.getByLabelText('Field')
+    field.focus()
+    fireEvent.keyDown(field, { key: 'Enter', ctrlKey: true, isComposing: true })
+    fireEvent.keyDown(document.body, { key: 'n', isComposing: true })
+    expect([done.mock.calls, router.push.mock.calls]).toEqual([[], []])
+    fireEvent.keyDown(field, { key: 'Enter', ctrlKey: true })
+    expect(done).toHaveBeenCalledTimes(1)
+  })
+
   test('do the main thing, also from within a field, where letters are letters', async () => {
     open()
     const done = vi.fn()

@@ -79,3 +79,21 @@ test('who is typed without accents is told to be there already', async () => {
   const alike = await readLookAlikes(s.db, typed, (await findBusiness(s.db))!, s.today)
   expect(alike.map((a) => [a.id, a.why])).toEqual([[known, 'same name']])
 })
+
+test('people are found by whom else one asks for there, and by a telephone number however it is written', async () => {
+  const contacts = [{ name: 'Bo Håkansson', role: 'Orders', email: 'bo@hill.example', phone: '+1 (555) 010-7788' }]
+  const customer = await s.run(addCustomer, { name: 'Hill School', phone: '555.0199.22', contacts })
+  const supplier = await s.run(addSupplier, { name: 'Hill Timber', phone: '555 0199 33', contacts })
+  const business = (await findBusiness(s.db))!
+  const found = async (search: string) => [
+    (await listCustomers(s.db, { search }, {}, { today: s.today, currency: 'USD' })).map((c) => c.id),
+    (await readSuppliers(s.db, search, { business, today: s.today })).map((c) => c.id),
+  ]
+  // The two words stand in different places: the school's name, and whom to ask for.
+  for (const both of ['hakansson', 'hill BO', 'bo@hill', '5550107788', '555-010-7788', '(555) 010'])
+    expect([both, ...(await found(both))]).toEqual([both, [customer], [supplier]])
+  expect(await found('555019922')).toEqual([[customer], []])
+  expect(await found('0199 33')).toEqual([[], [supplier]])
+  expect(await found('55501993399')).toEqual([[], []])
+  expect(await found('hill nobody')).toEqual([[], []])
+})

@@ -6,7 +6,7 @@ import { builtForId, insertOne } from '../builtOnce'
 import type { Db } from '../connect'
 import { address, contact, customer } from '../schema'
 import { cutTo, inOrder, type Part } from './inOrder'
-import { matchesWords, plain } from './search'
+import { matchesPeople, plain } from './search'
 
 export interface Terms {
   readonly net: number
@@ -254,7 +254,13 @@ const whichCustomers = (filter: CustomerFilter): (SQL | undefined)[] => [
   filter.id ? eq(customer.id, filter.id) : sql`not ${customer.walkIn} and ${customer.joinedToId} is null`,
   filter.tag ? sql`${filter.tag} = any(${customer.tags})` : undefined,
   filter.search
-    ? matchesWords(filter.search, [customer.name, customer.contact, customer.email, customer.phone])
+    ? matchesPeople(filter.search, {
+        id: customer.id,
+        columns: [customer.name, customer.contact, customer.email],
+        phone: customer.phone,
+        contacts: sql`contact`,
+        of: sql`customer_id`,
+      })
     : undefined,
   filter.owing
     ? sql`exists (select from due d where d.customer_id = ${customer.id} and d.filled < d.amount)`

@@ -35,6 +35,37 @@ export const matchesWords = (typed: string, columns: readonly SQLWrapper[]): SQL
   return all(patterns(typed).map((p) => isLike(text, p)))
 }
 
+/** Figures alone, with what a telephone number is written with. */
+const NUMBER = /^[\d\s()+./-]+$/
+/** Fewer figures could be anything. */
+const LEAST_FIGURES = 5
+
+/**
+ * The same for people who are reached by others, too: each word stands in their own columns or in those of one of their contacts. What
+ * could be a telephone number is compared by its figures, however either is written.
+ */
+export const matchesPeople = (
+  typed: string,
+  people: {
+    readonly id: SQLWrapper
+    readonly columns: readonly SQLWrapper[]
+    readonly phone: SQLWrapper
+    /** The table of their contacts, and its column that names them. */
+    readonly contacts: SQL
+    readonly of: SQL
+  },
+): SQL => {
+  const { id, columns, phone, contacts, of } = people
+  const ofContacts = (test: SQL): SQL => sql`${id} in (select ${of} from ${contacts} where ${test})`
+  const contactText = oneText([sql`name`, sql`email`, sql`phone`])
+  const own = oneText([...columns, phone])
+  const words = all(patterns(typed).map((p) => sql`(${isLike(own, p)} or ${ofContacts(isLike(contactText, p))})`))
+  const figures = typed.replace(/\D/g, '')
+  if (!NUMBER.test(typed.trim()) || figures.length < LEAST_FIGURES) return words
+  const rings = (number: SQLWrapper): SQL => sql`regexp_replace(${number}, '\\D', '', 'g') like ${patternOf(figures)}`
+  return sql`(${words} or ${rings(phone)} or ${ofContacts(rings(sql`phone`))})`
+}
+
 /**
  * The same for papers of customers: each word stands in the paper's own columns or in the customer's name. Who is called so
  * is found once for each word, so that a hundred thousand papers are not joined to their customers to be read.

@@ -6,7 +6,7 @@ import { rowsBy } from '@/core/rowsBy'
 import { insertOne } from '../builtOnce'
 import type { Db } from '../connect'
 import { goodsSupplier, supplier, supplierAddress, supplierContact, supplierPrice, taxCode } from '../schema'
-import { isOneOf, matchesWords, plain } from './search'
+import { isOneOf, matchesPeople, plain } from './search'
 
 /** Suppliers, each with the code that their bills usually are taxed with. */
 const suppliers = (db: Db) =>
@@ -17,7 +17,15 @@ const suppliers = (db: Db) =>
 
 export const listSuppliers = (db: Db, search = '') =>
   suppliers(db)
-    .where(matchesWords(search, [supplier.name, supplier.email]))
+    .where(
+      matchesPeople(search, {
+        id: supplier.id,
+        columns: [supplier.name, supplier.email],
+        phone: supplier.phone,
+        contacts: sql`supplier_contact`,
+        of: sql`supplier_id`,
+      }),
+    )
     .orderBy(plain(supplier.name), asc(supplier.id))
     .limit(200)
 
