@@ -1,4 +1,5 @@
 import { isDayInReach, type Day } from './day'
+import type { Locale } from './locale'
 import { money, parseMoney, type Money } from './money'
 import { present } from './present'
 
@@ -29,13 +30,47 @@ export const plainAmount = (text: string, currency: string): Money | null => {
   return said[1] === '-' ? money(-parsed.value.minor, currency) : parsed.value
 }
 
+/** How numbers and days are written where cells themselves do not tell. */
+export interface Habits {
+  readonly decimal: DecimalMark
+  /** The day stands before the month. */
+  readonly dayFirst: boolean
+}
+
+/** Those of a region. */
+export const habitsOf = ({ decimal, monthFirst }: Locale): Habits => ({
+  decimal: decimal === ',' ? ',' : '.',
+  dayFirst: !monthFirst,
+})
+
 /**
- * The mark that amounts of a column are written with: a comma where one of them ends with it and one or two digits.
- *
- * @example decimalMarkOf(['1.250,00', '4']) === ',' // true
+ * Which mark a cell shows to be the one before the parts: the last of both, the other of one that stands twice, and one that is not
+ * followed by just three digits. Null where nothing tells: `1.250` may be either.
  */
-export const decimalMarkOf = (cells: readonly string[]): DecimalMark =>
-  cells.some((c) => /,\d{1,2}\D*$/.test(c)) ? ',' : '.'
+const markIn = (cell: string): DecimalMark | null => {
+  // A currency may be written with a point, too: Fr. 12.50.
+  const text = cell.replace(/^[^\d.,]*\p{L}\.?|\p{L}+\.?\D*$/gu, '').replace(/[\s'’]/g, '')
+  const marks = text.replace(/[^.,]/g, '')
+  if (marks === '') return null
+  const last = marks.endsWith(',') ? ',' : '.'
+  const other = last === ',' ? '.' : ','
+  if (marks.includes(other)) return last
+  if (marks.length > 1) return other
+  // 0.125, 1250.125 and .125 have no thousands.
+  return /(^|\D)[1-9]\d{0,2}[.,]\d{3}(\D|$)/.test(text) ? null : last
+}
+
+/**
+ * The mark that amounts of a column are written with: what its cells show, a comma before a point; where none of them does, `usual`.
+ *
+ * @example decimalMarkOf(['1.250,00', '4'], '.') === ',' // true
+ * @example decimalMarkOf(['1.250', '980'], ',') === ',' // true
+ * @example decimalMarkOf(['1.250', '0.5'], ',') === '.' // true
+ */
+export const decimalMarkOf = (cells: readonly string[], usual: DecimalMark): DecimalMark => {
+  const shown = new Set(cells.map(markIn))
+  return shown.has(',') ? ',' : shown.has('.') ? '.' : usual
+}
 
 /**
  * A number in a cell, with a point and its sign before it; null where it is none. Separators of thousands, currency signs, and
@@ -43,6 +78,7 @@ export const decimalMarkOf = (cells: readonly string[]): DecimalMark =>
  *
  * @example numberIn('1.250,00', ',') // 1250.00
  * @example numberIn('(4.50)', '.') // -4.50
+ * @example numberIn('-Fr. 12.50', '.') // -12.50
  * @example numberIn('1,5', '.') // none
  */
 export const numberIn = (cell: string, mark: DecimalMark): string | null => {
@@ -50,8 +86,8 @@ export const numberIn = (cell: string, mark: DecimalMark): string | null => {
   const brackets = /^\((.*)\)$/.exec(text)
   const bare = (brackets?.[1] ?? text)
     .replace(/[\s'’ ]/g, '')
-    .replace(/^[^\d.,+-]{1,3}|[^\d.,-]{1,3}$/g, '')
-    .replace(/^([-+]?)[^\d.,+-]{1,3}/, '$1')
+    .replace(/^(\p{L}{1,3}\.?|[^\d.,+-]{1,3})|(\p{L}{1,3}\.?|[^\d.,-]{1,3})$/gu, '')
+    .replace(/^([-+]?)(\p{L}{1,3}\.?|[^\d.,+-]{1,3})/u, '$1')
   const plain = bare.replace(/-$/, '').replace(mark === ',' ? /\.(?=\d{3}(\D|$))/g : /,(?=\d{3}(\D|$))/g, '')
   if (mark === '.' && plain.includes(',')) return null
   const said = /^([-+]?)(\d+(?:[.,]\d*)?)$/.exec(plain)

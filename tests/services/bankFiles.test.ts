@@ -3,7 +3,7 @@ import { describe, expect, test } from 'vitest'
 import { readStatementFile } from '@/services/bank/readStatementFile'
 import { camt053, csvStatement, CSV_FORMAT, ofx } from '../files/statements'
 
-const about = { currency: 'USD', dayFirst: true, table: CSV_FORMAT }
+const about = { currency: 'USD', habits: { decimal: ',' as const, dayFirst: true }, table: CSV_FORMAT }
 const lines = (bytes: Uint8Array, more: Partial<Parameters<typeof readStatementFile>[1]> = {}) => {
   const file = readStatementFile(bytes, { ...about, ...more })
   if ('unknown' in file) return file.unknown.headings

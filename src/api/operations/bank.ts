@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { id as idField } from '@/contract/fields'
 import { importStatementInput } from '@/contract/inputs/bank/bank'
+import { habitsOf } from '@/core/cells'
 import { localeOf } from '@/core/locale'
 import { err, ok } from '@/core/result'
 import {
@@ -74,7 +75,7 @@ export const bank: readonly Operation[] = [
     FILES,
     noQuery,
     async ({ business }, bytes) => {
-      const about = { currency: business.currency, dayFirst: !localeOf(business.locale).monthFirst, table: null }
+      const about = { currency: business.currency, habits: habitsOf(localeOf(business.locale)), table: null }
       const file = readStatementFile(bytes, about)
       if ('unknown' in file) return ok({ format: 'csv' as const, ...file.unknown })
       return file.read.ok

@@ -11,7 +11,7 @@ const rowsOf = (csv: string, by = ';') =>
     .split('\n')
     .slice(0, -1)
     .map((l) => l.split(by))
-const about = { currency: 'USD', dayFirst: false }
+const about = { currency: 'USD', habits: { decimal: '.' as const, dayFirst: false } }
 const csv = (text: string, format: Parameters<typeof readCsv>[1] = CSV_FORMAT) => readCsv(rowsOf(text), format, about)
 const why = (read: ReadStatement) => (read.ok ? 'read' : read.error)
 const told = (read: ReadStatement) => {

@@ -1,5 +1,5 @@
 import { keysOf } from '../keysOf'
-import { amountIn, dayFormatOf, dayIn, decimalMarkOf } from '../cells'
+import { amountIn, dayFormatOf, dayIn, decimalMarkOf, type Habits } from '../cells'
 import { addMoney, money, subtractMoney, zeroMoney, type Money } from '../money'
 import { present } from '../present'
 import { err, ok, type Result } from '../result'
@@ -98,7 +98,7 @@ const addsUp = (rows: readonly Row[]): boolean => brokenAt(rows) < 0
 export const readCsv = (
   rows: readonly (readonly string[])[],
   format: CsvFormat,
-  { currency, dayFirst }: { readonly currency: string; readonly dayFirst: boolean },
+  { currency, habits }: { readonly currency: string; readonly habits: Habits },
 ): ReadStatement => {
   const found = findHeadings(rows, format.columns)
   if (!found.ok) return found
@@ -113,10 +113,15 @@ export const readCsv = (
     format.date ??
     dayFormatOf(
       body.map((b) => cell(b.cells, places.on)),
-      dayFirst,
+      habits.dayFirst,
     )
   const figures = [places.amount, places.in, places.out, places.balance].filter((p) => p >= 0)
-  const mark = format.decimal ?? decimalMarkOf(body.flatMap((b) => figures.map((p) => cell(b.cells, p))))
+  const mark =
+    format.decimal ??
+    decimalMarkOf(
+      body.flatMap((b) => figures.map((p) => cell(b.cells, p))),
+      habits.decimal,
+    )
   const amounts = [places.amount, places.in, places.out].filter((p) => p >= 0)
   // A last row that is shorter than all before it was cut.
   const lastRow = body.length > 1 ? body.at(-1)?.row : undefined

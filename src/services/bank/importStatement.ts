@@ -1,6 +1,7 @@
 import { importStatementInput } from '@/contract/inputs/bank/bank'
 import { found, refuse } from '@/contract/refuse'
 import { lineKeys, type Statement } from '@/core/bank'
+import { habitsOf } from '@/core/cells'
 import { localeOf } from '@/core/locale'
 import { absMoney, toDecimalString } from '@/core/money'
 import { present } from '@/core/present'
@@ -23,8 +24,8 @@ const plain = (number: string): string => number.replace(/\W/g, '').toUpperCase(
 
 /** The statement in a file, of this account; refused where it cannot be read, or is of another. */
 const statementIn = (w: Work, bytes: Uint8Array, account: BankAccountRow): Statement => {
-  const { monthFirst } = localeOf(w.business.locale)
-  const file = readStatementFile(bytes, { currency: w.currency, dayFirst: !monthFirst, table: account.format })
+  const habits = habitsOf(localeOf(w.business.locale))
+  const file = readStatementFile(bytes, { currency: w.currency, habits, table: account.format })
   if ('unknown' in file) return refuse({ code: 'columns-unknown', headings: file.unknown.headings })
   if (!file.read.ok) return refuse({ code: 'statement-refused', problem: file.read.error })
   const said = file.read.value.account

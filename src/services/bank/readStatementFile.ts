@@ -9,23 +9,9 @@ import {
   type StatementFormat,
 } from '@/core/bank'
 import { err } from '@/core/result'
+import type { Habits } from '@/core/cells'
 import { decodeXml } from '@/core/xml'
-
-/** Text of a table or of OFX: what its marks say, else UTF-8, else what Windows writes. Null where it is no text. */
-const decodeText = (bytes: Uint8Array): string | null => {
-  const utf16 = bytes[0] === 0xff && bytes[1] === 0xfe
-  const labels = utf16 ? ['utf-16le'] : ['utf-8', 'windows-1252']
-  for (const label of labels) {
-    try {
-      const text = new TextDecoder(label, { fatal: true }).decode(bytes)
-      // Control characters stand in no table.
-      return /[\u0000-\u0008\u000e-\u001f]/.test(text) ? null : text
-    } catch {
-      continue
-    }
-  }
-  return null
-}
+import { decodeText } from '../files/decodeText'
 
 const formatOf = (text: string): StatementFormat =>
   /<OFX>/i.test(text.slice(0, 4000)) ? 'ofx' : /^\s*(<\?xml|<[A-Za-z])/.test(text) ? 'camt.053' : 'csv'
@@ -35,7 +21,8 @@ const rowsOf = (text: string, delimiter: string | undefined): readonly (readonly
 
 interface About {
   readonly currency: string
-  readonly dayFirst: boolean
+  /** How numbers and days are written in the region of the business. */
+  readonly habits: Habits
   /** How the bank of the account writes tables; null where nobody said it yet. */
   readonly table: CsvFormat | null
 }
@@ -50,7 +37,7 @@ export interface UnknownTable {
 /** A statement from the bytes of a file, whatever its format; a table whose columns are not known yet is told as it is. */
 export const readStatementFile = (
   bytes: Uint8Array,
-  { currency, dayFirst, table }: About,
+  { currency, habits, table }: About,
 ): { readonly read: ReadStatement } | { readonly unknown: UnknownTable } => {
   const text = decodeText(bytes)
   if (text === null) return { read: err({ why: 'not-text' }) }
@@ -61,7 +48,7 @@ export const readStatementFile = (
     return { read: xml === null ? err({ why: 'not-text' }) : readCamt(xml, currency) }
   }
   const rows = rowsOf(text, table?.delimiter)
-  if (table) return { read: readCsv(rows, table, { currency, dayFirst }) }
+  if (table) return { read: readCsv(rows, table, { currency, habits }) }
   const { headings, columns } = guessColumns(rows)
   return { unknown: { headings, columns, rows: rows.slice(0, 6) } }
 }

@@ -1,5 +1,5 @@
 import type { z } from 'zod'
-import { amountIn, dayFormatOf, dayIn, decimalMarkOf, numberIn } from '@/core/cells'
+import { amountIn, dayFormatOf, dayIn, decimalMarkOf, habitsOf, numberIn, type DecimalMark } from '@/core/cells'
 import { localeOf } from '@/core/locale'
 import { toDecimalString } from '@/core/money'
 import type { Business } from '@/data/queries/business'
@@ -39,22 +39,31 @@ export const openSheet = <C extends string>(business: Business, table: FileTable
       given[column] === ''
         ? undefined
         : (read(given[column]) ?? say(column, `“${given[column].slice(0, 40)}” is ${what}.`))
+  const habits = habitsOf(localeOf(business.locale))
+  const figures: C[] = []
+  /** How the numbers of a column are written: what they show themselves, else what those of the other columns do, else as usual. */
+  const markOf = (column: C): (() => DecimalMark) => {
+    figures.push(column)
+    let mark: DecimalMark | undefined
+    return () =>
+      (mark ??= decimalMarkOf(all(column), decimalMarkOf(figures.flatMap(all), table.decimal ?? habits.decimal)))
+  }
   return {
     all,
     amounts: <K extends C>(column: K) => {
-      const mark = decimalMarkOf(all(column))
+      const mark = markOf(column)
       return reads(column, 'no amount', (cell) => {
-        const read = amountIn(cell, mark, business.currency)
+        const read = amountIn(cell, mark(), business.currency)
         return read && toDecimalString(read)
       })
     },
     /** Numbers with a point; what is none stays as it stands, for the schema to say so. */
     numbers: <K extends C>(column: K) => {
-      const mark = decimalMarkOf(all(column))
-      return (given: Readonly<Record<K, string>>): string => numberIn(given[column], mark) ?? given[column]
+      const mark = markOf(column)
+      return (given: Readonly<Record<K, string>>): string => numberIn(given[column], mark()) ?? given[column]
     },
     days: <K extends C>(column: K) => {
-      const format = dayFormatOf(all(column), !localeOf(business.locale).monthFirst)
+      const format = dayFormatOf(all(column), habits.dayFirst)
       return reads(column, 'no date', (cell) => dayIn(cell, format))
     },
     /** Each row, or what is wrong with it: what was said of its cells, else what a schema finds. */

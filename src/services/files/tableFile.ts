@@ -1,4 +1,5 @@
 import { present } from '@/core/present'
+import { decodeText } from './decodeText'
 import type ExcelJS from 'exceljs'
 import Papa from 'papaparse'
 
@@ -6,6 +7,8 @@ import Papa from 'papaparse'
 export interface FileTable {
   readonly columns: readonly string[]
   readonly rows: readonly (readonly string[])[]
+  /** How its numbers are written where it knows: a workbook keeps them as numbers. */
+  readonly decimal?: '.'
 }
 
 /** What a file was read as, or why it was not: plain data, since it is read on another thread. */
@@ -101,9 +104,7 @@ const readXlsx = async (body: Buffer): Promise<string[][]> => {
 }
 
 const readCsv = (body: Buffer): string[][] => {
-  const text = body.toString('utf8').replace(/^\uFEFF/, '')
-  if (text.includes('\u0000') || text.includes('\uFFFD'))
-    unreadable('This is not a text file in UTF-8. Save it again as CSV (UTF-8) or XLSX.')
+  const text = decodeText(body) ?? unreadable('This is no text that can be read. Save it again as CSV (UTF-8) or XLSX.')
   const rows: string[][] = []
   let cells = 0
   let problem = ''
@@ -138,7 +139,7 @@ export const readTable = async (bytes: Uint8Array): Promise<ReadTable> => {
       return { ok: false, message: 'There are no column names in the first row.' }
     if (rows.length > MOST.rows)
       return { ok: false, message: `At most ${MOST.rows} rows at a time, this has ${rows.length}. Split it.` }
-    return { ok: true, table: { columns, rows } }
+    return { ok: true, table: { columns, rows, ...(zipped ? { decimal: '.' } : {}) } }
   } catch (problem) {
     if (problem instanceof Unreadable) return { ok: false, message: problem.message }
     return { ok: false, message: 'This is not a spreadsheet that can be read. Save it again as XLSX or CSV.' }
