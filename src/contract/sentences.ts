@@ -105,7 +105,7 @@ const SENTENCES: Sentences = {
   'rows-wrong': (f) =>
     `${f.count} rows have errors (the first is row ${f.first.row}: ${f.first.message}) Nothing was imported. Fix them, or skip them.`,
   'same-customer': () => 'That is the same customer. Choose the duplicate to merge.',
-  'walk-in-stays': () => 'The walk-in customer cannot be merged.',
+  'walk-in-stays': () => 'The walk-in customer stays: it cannot be merged or deleted.',
   'two-of-one-choice': (f) => `Choose only one of “${f.group}”.`,
   'no-such-kind': (f) => `“${f.kind}” is not one of your types of sale (${f.kinds.join(', ')}). Add it in Settings.`,
   'already-agreed': (f) => `This sale became an order on ${formatDay(f.on)}. Change the order instead.`,

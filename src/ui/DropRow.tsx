@@ -2,10 +2,18 @@
 import { useSendAlone } from './send'
 import { SureButton } from './SureButton'
 
-type Path = `/${'tax-codes' | 'tax-areas' | 'price-levels' | 'places' | 'bank/rules'}/${number}`
+type Path =
+  `/${'tax-codes' | 'tax-areas' | 'price-levels' | 'places' | 'bank/rules' | 'customers' | 'suppliers' | 'goods'}/${number}`
+
+interface Props {
+  readonly path: Path
+  readonly what: string
+  /** Where one goes on, where its own page goes with it. */
+  readonly go?: string
+}
 
 /** Deletes a row that was a mistake, for good, by the second press; what is used by anything says so and stays. */
-export const DropRow = ({ path, what }: { readonly path: Path; readonly what: string }) => {
+export const DropRow = ({ path, what, go }: Props) => {
   const { send, busy } = useSendAlone()
   return (
     <SureButton
@@ -13,7 +21,7 @@ export const DropRow = ({ path, what }: { readonly path: Path; readonly what: st
       label={`Delete ${what}`}
       sure="Delete for good"
       disabled={busy}
-      onSure={() => void send('DELETE', path, {}, { say: () => `${what} deleted.` })}
+      onSure={() => void send('DELETE', path, {}, { say: () => `${what} deleted.`, ...(go && { go: () => go }) })}
     >
       Delete
     </SureButton>

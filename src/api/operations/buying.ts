@@ -1,3 +1,4 @@
+import { dropSupplier } from '@/services/dropWhole'
 import { z } from 'zod'
 import { day, id as idField } from '@/contract/fields'
 import { billView, billViews } from '@/model/buying/bills'
@@ -55,6 +56,15 @@ export const buying = [
     noQuery,
     ({ db, id, business, today }) => supplierView(db, id, { business, today }),
     'supplier',
+  ),
+  change(
+    '/suppliers/{id}',
+    'Deletes a supplier who was added by mistake: nothing was bought from them.',
+    dropSupplier,
+    {
+      path: { supplierId: 'id' },
+      method: 'DELETE',
+    },
   ),
   change('/suppliers/{id}', 'Changes what is kept of a supplier.', changeSupplier, {
     path: { supplierId: 'id' },

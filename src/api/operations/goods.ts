@@ -1,3 +1,4 @@
+import { dropGoods } from '@/services/dropWhole'
 import { GOODS_KINDS } from '@/core/kinds'
 import { z } from 'zod'
 import { fileOwner } from '@/contract/inputs/files/keepFile'
@@ -73,6 +74,10 @@ export const goods = [
     ({ db, id, business, today }) => goodsView(db, id, business, today),
     'goods',
   ),
+  change('/goods/{id}', 'Deletes goods that were added by mistake: nothing uses them.', dropGoods, {
+    path: { goodsId: 'id' },
+    method: 'DELETE',
+  }),
   change('/goods/{id}', 'Changes goods from now on.', changeGoods, {
     path: { goodsId: 'id' },
     method: 'PATCH',

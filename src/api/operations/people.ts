@@ -1,3 +1,4 @@
+import { dropCustomer } from '@/services/dropWhole'
 import { importCustomers } from '@/services/people/importCustomers'
 import { dropCalendarLink, makeCalendarLink } from '@/services/access/calendar'
 import { z } from 'zod'
@@ -67,6 +68,15 @@ export const people = [
     noQuery,
     ({ db, id, business, today }) => customerView(db, id, business, today),
     'customer',
+  ),
+  change(
+    '/customers/{id}',
+    'Deletes a customer who was added by mistake: nothing was written for them.',
+    dropCustomer,
+    {
+      path: { customerId: 'id' },
+      method: 'DELETE',
+    },
   ),
   change('/customers/{id}', 'Changes what is known of a customer.', changeCustomer, {
     path: { customerId: 'id' },

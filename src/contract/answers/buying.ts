@@ -190,6 +190,7 @@ export const buyingAnswers = {
   'GET /suppliers': list(supplier),
   'GET /suppliers/{id}': oneSupplier,
   'PATCH /suppliers/{id}': oneSupplier,
+  'DELETE /suppliers/{id}': z.object({}),
   'POST /purchase-orders': order,
   'GET /purchase-orders': list(order),
   'GET /purchase-orders/{id}': order,

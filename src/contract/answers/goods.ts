@@ -48,6 +48,7 @@ export const goodsAnswers = {
   ),
   'GET /goods/{id}': goods,
   'PATCH /goods/{id}': goods,
+  'DELETE /goods/{id}': z.object({}),
   'POST /goods/{id}/assemble': assembly,
   'POST /goods/{id}/take-apart': assembly,
   'POST /goods/import': z.object({

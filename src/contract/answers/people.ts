@@ -39,6 +39,7 @@ export const peopleAnswers = {
   ),
   'GET /customers/{id}': customer,
   'PATCH /customers/{id}': customer,
+  'DELETE /customers/{id}': z.object({}),
   'GET /customers/{id}/open': z.object({
     owed: decimalText,
     late: decimalText,

@@ -5,6 +5,7 @@ import { findCustomer } from '@/data/queries/customers'
 import { listOpenDues } from '@/data/queries/due'
 import { sumOnOrderOf } from '@/data/queries/purchaseOrder'
 import { listDeliveryDays, sumBought } from '@/data/queries/suppliers'
+import { findWholeUse } from '@/data/queries/wholes'
 import { readPlainTaxCodes } from '../books/taxCodes'
 import type { Where } from '../where'
 import { readToPay } from './letOff'
@@ -54,6 +55,8 @@ export const readSupplierPage = async (where: Where, id: number) => {
   ])
   return {
     supplier,
+    /** Nothing was ever bought from them. */
+    unused: bought === 0n && (await findWholeUse(where.db, 'supplier', id)) === null,
     codes: codes.map(({ code, name: called }) => ({ code, name: called })),
     asCustomer,
     refunds,

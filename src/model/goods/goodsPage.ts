@@ -9,6 +9,7 @@ import { listPriceLevels } from '@/data/queries/prices'
 import { listComing } from '@/data/queries/purchaseOrder'
 import { listDeliveryDays, listGoodsSuppliers } from '@/data/queries/suppliers'
 import { sumSold } from '@/data/queries/turnover'
+import { findWholeUse } from '@/data/queries/wholes'
 import { everMoved, listPlaces } from '@/data/queries/stock'
 import { listStockCard, type CardLine as StockCardLine } from '@/data/queries/stockCard'
 import { readPlainTaxCodes } from '../books/taxCodes'
@@ -86,6 +87,8 @@ export const readGoodsPage = async (where: Where, id: number) => {
   ])
   return {
     standing,
+    /** Nothing ever became of it. */
+    unused: !moved && (await findWholeUse(db, 'goods', id)) === null,
     ...choices,
     accounts,
     files,

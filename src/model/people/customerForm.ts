@@ -1,5 +1,6 @@
 import { findCustomer, listAddresses, listContacts } from '@/data/queries/customers'
 import { listPriceLevels, listTaxAreas } from '@/data/queries/prices'
+import { findWholeUse } from '@/data/queries/wholes'
 import type { Where } from '../where'
 import { editionOfCustomer } from './customers'
 
@@ -13,12 +14,14 @@ export const readCustomerChoices = async ({ db }: Where) => {
 
 /** A customer as the form changes them; null where there is none. */
 export const readCustomerToChange = async ({ db, currency }: Where, id: number) => {
-  const [customer, addresses, contacts] = await Promise.all([
+  const [customer, addresses, contacts, use] = await Promise.all([
     findCustomer(db, id, currency),
     listAddresses(db, id),
     listContacts(db, id),
+    findWholeUse(db, 'customer', id),
   ])
-  return customer && { customer, addresses, contacts, edition: editionOfCustomer(addresses, contacts) }
+  const unused = use === null && customer?.walkIn === false
+  return customer && { customer, addresses, contacts, unused, edition: editionOfCustomer(addresses, contacts) }
 }
 
 /** Whose name an address gives by its id; null where nobody has it. */

@@ -25,6 +25,21 @@ export const buying = (open: () => Tour, made: Made): void => {
       })
     })
 
+    test('lets go of what was added by mistake, and keeps what is used', async () => {
+      const tour = open()
+      const typed = { code: 'TYPO', name: 'Typed twice', kind: 'work', price: '1.00' }
+      const goods = await tour.does('POST /goods', { body: typed })
+      const customer = await tour.does('POST /customers', { body: { name: 'Typed twice' } })
+      const twice = await tour.does('POST /suppliers', { body: { name: 'Typed twice', customerId: customer.id } })
+      expect(await tour.refuses('DELETE /customers/{id}', { id: customer.id })).toMatchObject({
+        kind: 'invalid',
+        errors: [{ path: 'customerId', message: 'A supplier uses it: Typed twice stays.' }],
+      })
+      await tour.does('DELETE /suppliers/{id}', { id: twice.id })
+      await tour.does('DELETE /customers/{id}', { id: customer.id })
+      await tour.does('DELETE /goods/{id}', { id: goods.id })
+    })
+
     test('orders, and what is on order is seen where stock is', async () => {
       const tour = open()
       order = await tour.does('POST /purchase-orders', {

@@ -1,3 +1,4 @@
+import { isZone } from '@/core/day'
 import { house, readBusiness } from '@/model/access/house'
 import { answering } from '@/api/answering'
 import { readBody } from '@/api/body'
@@ -37,7 +38,9 @@ export const POST = (request: Request): Promise<Response> =>
         { path: 'code', message: 'Type the code that the start printed.' },
       ])
     const db = house()
-    const made = await setUpBusiness({ db, today: businessDate() }, input)
+    // Nobody typed it: a browser may know a zone that this machine does not.
+    const timeZone = isZone(String(input.timeZone)) ? input.timeZone : undefined
+    const made = await setUpBusiness({ db, today: businessDate() }, { ...input, timeZone })
     if (!made.ok) return problemOf(made.error)
     // Who just chose the passphrase need not type it again.
     const session = await openSession(db, agentOf(request))

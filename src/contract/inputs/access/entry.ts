@@ -15,8 +15,8 @@ export const setUpInput = z.object({
     .regex(/^[A-Z]{3}$/, 'A currency is three capital letters, like EUR.'),
   /** How numbers are written and typed dates read; en-US where nothing is said. */
   locale: locale.optional(),
-  /** What day it is there; where the program runs, where nothing is said, or a browser knows a zone that this machine does not. */
-  timeZone: timeZone.catch('').optional(),
+  /** What day it is there; where the program runs, where nothing is said. */
+  timeZone: timeZone.optional(),
   openingDate: day.optional(),
   passphrase: newPassphrase,
   taxCodes: z.array(addTaxCodeInput).max(30).optional(),

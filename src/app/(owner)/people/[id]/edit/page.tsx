@@ -3,6 +3,7 @@ import type { Metadata } from 'next'
 import { notFound, redirect } from 'next/navigation'
 import { PAPER_LANGUAGES } from '@/core/formats'
 import { toDecimalString } from '@/core/money'
+import { DropRow } from '@/ui/DropRow'
 import { Heading } from '@/ui/Heading'
 import { CustomerForm } from '@/ui/people/CustomerForm'
 import { emptyAddress } from '@/ui/people/customerDraft'
@@ -15,7 +16,7 @@ export default async function EditCustomer({ params }: { params: Promise<{ id: s
   const { today, currency } = shop
   const id = await idFrom(params)
   const [kept, choices] = await Promise.all([readCustomerToChange(shop, id), readCustomerChoices(shop)])
-  const { customer, addresses, contacts, edition } = kept ?? notFound()
+  const { customer, addresses, contacts, edition, unused } = kept ?? notFound()
   if (customer.joinedToId !== null) redirect(`/people/${customer.joinedToId}`)
   const plain = <T extends { id: number }>({ id: _id, ...rest }: T) => rest
   return (
@@ -50,6 +51,11 @@ export default async function EditCustomer({ params }: { params: Promise<{ id: s
           contacts: contacts.map(plain),
         }}
       />
+      {unused && (
+        <p className="mt-8 max-w-4xl border-t border-paper-300 pt-3">
+          Added by mistake? <DropRow path={`/customers/${id}`} what={customer.name} go="/people" />
+        </p>
+      )}
     </>
   )
 }
