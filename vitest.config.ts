@@ -34,6 +34,8 @@ export default defineConfig({
           pool: 'threads',
           isolate: false,
           include: ['src/core/**/*.test.ts', 'src/contract/**/*.test.ts'],
+          // Laws over many cases, on a machine that may have other things to do.
+          testTimeout: 60_000,
         },
       },
       {

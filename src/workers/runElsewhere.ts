@@ -2,7 +2,7 @@ import { existsSync } from 'node:fs'
 import { join } from 'node:path'
 import { isMainThread, MessageChannel } from 'node:worker_threads'
 import Piscina from 'piscina'
-import { keptOnce } from '@/keptOnce'
+import { keptOnce } from '@/core/keptOnce'
 
 /**
  * The workers that the build puts beside the server; so much memory a thread of each may have, in megabytes (what is hostile, or too

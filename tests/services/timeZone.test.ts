@@ -38,10 +38,10 @@ test('a receipt of the evening is of that day where the business is, and not of 
 test('a server that just started knows the day before it answers', async () => {
   vi.setSystemTime('2026-03-02T01:30:00Z')
   await s.run(changeSettings, { timeZone: 'Pacific/Auckland' })
-  Reflect.deleteProperty(globalThis, Symbol.for('iron-till/time-zone'))
+  Reflect.deleteProperty(globalThis, 'iron-till/time-zone')
   expect(await businessToday(s.db)).toBe('2026-03-02')
   await s.run(changeSettings, { timeZone: 'Pacific/Honolulu' })
-  Reflect.deleteProperty(globalThis, Symbol.for('iron-till/time-zone'))
+  Reflect.deleteProperty(globalThis, 'iron-till/time-zone')
   expect(await businessToday(s.db)).toBe('2026-03-01')
 })
 

@@ -1,8 +1,12 @@
+import { keptOnce } from '../keptOnce'
 import { day, type Day } from './day'
 
-/** Kept for the whole process, and alike in both copies of the program in it (pages and calls), as the locale is. */
-const KEPT = Symbol.for('iron-till/time-zone')
-const kept = globalThis as { [KEPT]?: { readonly zone: string; readonly clock: Intl.DateTimeFormat } }
+interface Clock {
+  readonly zone: string
+  readonly tells: Intl.DateTimeFormat
+}
+/** Kept for the whole process, as the locale is. */
+const kept = () => keptOnce<{ now?: Clock }>('iron-till/time-zone', () => ({}))
 
 /** In years, months, days, hours and minutes of the calendar everybody writes; of the machine's own zone where none is named. */
 const clockOf = (zone: string): Intl.DateTimeFormat =>
@@ -33,11 +37,11 @@ export const isZone = (name: string): boolean => {
  * Called where the business is read.
  */
 export const liveIn = (zone: string): void => {
-  if (kept[KEPT]?.zone !== zone) kept[KEPT] = { zone, clock: clockOf(isZone(zone) ? zone : '') }
+  if (kept().now?.zone !== zone) kept().now = { zone, tells: clockOf(isZone(zone) ? zone : '') }
 }
 
 /** Whether it is known yet where the business is. */
-export const isZoneKnown = (): boolean => kept[KEPT] !== undefined
+export const isZoneKnown = (): boolean => kept().now !== undefined
 
 /** What the clock on the wall of the business says at a moment. */
 export interface WallClock {
@@ -53,7 +57,7 @@ export interface WallClock {
  * @example in Chicago: wallClock(new Date('2026-03-02T01:30:00Z')) is { day: '2026-03-01', hour: 19, minute: 30 }
  */
 export const wallClock = (at: Date): WallClock => {
-  const parts = new Map((kept[KEPT]?.clock ?? clockOf('')).formatToParts(at).map((p) => [p.type, p.value]))
+  const parts = new Map((kept().now?.tells ?? clockOf('')).formatToParts(at).map((p) => [p.type, p.value]))
   const part = (type: Intl.DateTimeFormatPartTypes): string => parts.get(type) ?? ''
   return {
     day: day(`${part('year').padStart(4, '0')}-${part('month')}-${part('day')}`),

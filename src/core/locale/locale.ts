@@ -1,3 +1,5 @@
+import { keptOnce } from '../keptOnce'
+
 /**
  * How a business writes its numbers and reads its dates: all of it plain facts, so that server and browser show the same
  * whatever tables of languages each of them ships.
@@ -115,17 +117,13 @@ const LETTER_PAPER = ['US', 'CA', 'MX', 'CO', 'CL', 'VE', 'PH']
  */
 export const usesLetterPaper = (tag: string): boolean => LETTER_PAPER.includes(new Intl.Locale(tag).region ?? '')
 
-/**
- * The one business's locale. It stands on the global object because a server keeps several copies of a module, one a
- * bundle, and they are to agree.
- */
-const KEPT = Symbol.for('iron-till/locale')
-const kept = globalThis as { [KEPT]?: Locale }
+/** The one business's locale. A server keeps several copies of a module, one a bundle, and they are to agree. */
+const kept = () => keptOnce<{ now?: Locale }>('iron-till/locale', () => ({}))
 
 /** How the business of this process, or of this browser's page, writes numbers and reads dates. */
-export const houseLocale = (): Locale => kept[KEPT] ?? EN_US
+export const houseLocale = (): Locale => kept().now ?? EN_US
 
 /** From now on numbers are written so; called where the business is read, and once in each page of a browser. */
 export const writeAs = (locale: Locale): void => {
-  kept[KEPT] = locale
+  kept().now = locale
 }

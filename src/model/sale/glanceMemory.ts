@@ -1,7 +1,7 @@
 import type { Day } from '@/core/day'
 import type { Database } from '@/data/connect'
 import type { Changed, Moment } from '@/data/queries/glances'
-import { keptOnce } from '@/keptOnce'
+import { keptOnce } from '@/core/keptOnce'
 import type { Remembered } from './glance'
 
 /** What a server remembers of a database: looks of a day that were true at a moment. Never changed, only replaced as a whole. */

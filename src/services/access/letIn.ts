@@ -1,4 +1,4 @@
-import { keptOnce } from '@/keptOnce'
+import { keptOnce } from '@/core/keptOnce'
 import { hashToken } from './secrets'
 
 /** So long the front door remembers whom it let in, in milliseconds, and so many of them. */

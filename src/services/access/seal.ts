@@ -1,5 +1,5 @@
 import { createCipheriv, createDecipheriv, createHash, randomBytes } from 'node:crypto'
-import { keptOnce } from '@/keptOnce'
+import { keptOnce } from '@/core/keptOnce'
 
 /** Where no key is given (tests), one of this process: what it sealed opens as long as it runs. */
 const ownKey = (): Buffer => keptOnce('ironTillSeal', () => randomBytes(32))
