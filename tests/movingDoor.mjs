@@ -16,7 +16,7 @@ process.on('message', (/** @type {Record<string, string>} */ env) => {
   const { ironTillDatabase, ironTillThreads } = held
   delete held.ironTillDatabase
   delete held.ironTillThreads
-  Reflect.deleteProperty(held, 'iron-till/locale')
+  for (const name of ['iron-till/locale', 'iron-till/time-zone']) Reflect.deleteProperty(held, name)
   void ironTillDatabase?.close()
   // Threads took the settings along when they were started.
   for (const threads of Object.values(ironTillThreads ?? {})) void threads.destroy()
