@@ -24,11 +24,12 @@ import type {
   voidBillInput,
   voidSupplierPaymentInput,
 } from '@/contract/inputs/buying/bills'
-import type { Body } from './body'
+import type { Nothing, Body } from './body'
 
 /** What the calls of buying take. */
 export interface BuyingBodies {
   'POST /suppliers': Body<typeof addSupplierInput>
+  'DELETE /suppliers/{id}': Nothing
   'PATCH /suppliers/{id}': Body<typeof changeSupplierInput, 'supplierId'>
   'POST /buying/proposals': Body<typeof orderProposedInput>
   'POST /purchase-orders': Body<typeof orderGoodsInput>

@@ -1,5 +1,5 @@
 import type { z } from 'zod'
-import type { Body, Given } from './body'
+import type { Body, Given, Nothing } from './body'
 import type { BuyingBodies } from './buying'
 import type { changeSettingsInput } from '@/contract/inputs/access/changeSettings'
 import type { addCustomerInput, changeCustomerInput } from '@/contract/inputs/people/keepCustomer'
@@ -106,15 +106,15 @@ import type * as access from '@/contract/inputs/access/entry'
 import type { writeToManyInput } from '@/contract/inputs/chase/writeToMany'
 import type { closeSaleInput } from '@/contract/inputs/sales/closeSale'
 
-type Nothing = Readonly<Record<string, never>>
-
 /** What each call of a signed-in owner that changes something takes, by method and path. Tested to name them all. */
 export interface Bodies extends BuyingBodies {
   'PATCH /settings': Body<typeof changeSettingsInput>
   'POST /customers': Body<typeof addCustomerInput>
   'POST /customers/{id}/join': Body<typeof joinCustomersInput, 'customerId'>
+  'DELETE /customers/{id}': Nothing
   'PATCH /customers/{id}': Body<typeof changeCustomerInput, 'customerId'>
   'POST /goods': Body<typeof addGoodsInput>
+  'DELETE /goods/{id}': Nothing
   'PATCH /goods/{id}': Body<typeof changeGoodsInput, 'goodsId'>
   'POST /goods/{id}/assemble': Body<typeof assembleInput, 'goodsId'>
   'POST /goods/{id}/take-apart': Body<typeof assembleInput, 'goodsId'>

@@ -106,7 +106,7 @@ export const EstimateAnswer = ({
         <dd className="fig">{show(totals.net)}</dd>
         <dt className="sub">Tax</dt>
         <dd className="fig">{show(totals.tax)}</dd>
-        <dt className="border-t border-iron-900 pt-1 font-bold">total, {currency}</dt>
+        <dt className="border-t border-iron-900 pt-1 font-bold">Total, {currency}</dt>
         <dd
           className="fig border-t border-b-[3px] border-double border-iron-900 pt-1 text-lg font-bold"
           aria-live="polite"
