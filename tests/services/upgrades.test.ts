@@ -24,7 +24,9 @@ import { openTestShop, type TestShop } from './shop'
 
 const MIGRATIONS = 'src/data/migrations'
 /** The last migration of each version that was ever in use. */
-const VERSIONS = [1, 3, 5, 7, 8, 9, 10, 11, 14, 16, 19, 21, 44]
+const VERSIONS = [1, 3, 5, 7, 8, 9, 10, 11, 14, 16, 19, 21, 44, 65]
+/** From this one on stages are counted as they are now. */
+const KEPT_STAGES = 65
 const TODAY = day('2026-03-01')
 
 /** A database whose tables are those of an older version: the migrations up to one, and no more. */
@@ -176,15 +178,22 @@ describe.each(VERSIONS)('from the version of migration %i', (level) => {
       ['tax_month', ['month', 'tax_code_id', 'component_id', 'net', 'amount']],
     ] as const)
       expect(await rowsOf(older.db, table, columns)).toBe(await rowsOf(s.db, table, columns))
-    // Stages were added up anew: the rows that came and went are one each.
+    // Where stages were added up anew, the rows that came and went are one each.
+    const some = level < KEPT_STAGES ? sql`` : sql`having sum(count) <> 0`
     const stages = await older.db.execute(
-      sql`select stage, sum(count)::int as count from stage_count group by 1 order by 1`,
+      sql`select stage, sum(count)::int as count from stage_count group by 1 ${some} order by 1`,
     )
     expect(stages).toEqual(
       await s.db.execute(
         sql`select stage, sum(count)::int as count from stage_count group by 1 having sum(count) <> 0 order by 1`,
       ),
     )
+  })
+
+  test('what was issued says what it would say if it were issued now', async () => {
+    const says = (db: Database) => rowsOf(db, 'invoice', ['id', 'says'])
+    expect(await says(older.db)).toContain('"taxNames"')
+    expect(await says(older.db)).toBe(await says(s.db))
   })
 
   test('what was handed over says for which line it was, as it does when it is written now', async () => {
