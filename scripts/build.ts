@@ -42,10 +42,18 @@ const fingerprint = (): string => {
 /** The papers' typefaces, beside the server that sets them. */
 const copyPaperFonts = (): void => {
   const to = join(root, '.next/standalone/paper-fonts')
-  for (const family of ['atkinson-hyperlegible-next', 'atkinson-hyperlegible-mono', 'zilla-slab', 'noto-sans-hebrew']) {
+  const families = [
+    'atkinson-hyperlegible-next',
+    'atkinson-hyperlegible-mono',
+    'zilla-slab',
+    'noto-sans-hebrew',
+    'noto-sans',
+  ]
+  const wanted =
+    /-(latin|latin-ext|hebrew|vietnamese|greek|greek-ext|cyrillic|cyrillic-ext)-(400|600|700)-normal\.woff$/
+  for (const family of families) {
     const from = join(root, 'node_modules/@fontsource', family, 'files')
-    for (const name of readdirSync(from).filter((f) => /-(latin|latin-ext|hebrew)-(400|600|700)-normal\.woff$/.test(f)))
-      cpSync(join(from, name), join(to, name))
+    for (const name of readdirSync(from).filter((f) => wanted.test(f))) cpSync(join(from, name), join(to, name))
   }
 }
 

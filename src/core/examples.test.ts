@@ -13,6 +13,7 @@ import * as money from './money'
 import * as names from './names'
 import * as parcel from './parcel'
 import * as people from './people'
+import * as plain from './plainText'
 import * as plan from './plan'
 import * as price from './price'
 import * as quickline from './quickline'
@@ -38,6 +39,7 @@ const KNOWN: Readonly<Record<string, unknown>> = {
   ...einvoice,
   ...parcel,
   ...people,
+  ...plain,
   ...plan,
   ...price,
   ...quickline,

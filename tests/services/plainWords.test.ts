@@ -1,3 +1,5 @@
+import { sql } from 'drizzle-orm'
+import { plainText } from '@/core/plainText'
 import { afterAll, beforeAll, expect, test } from 'vitest'
 import { findBusiness } from '@/data/queries/business'
 import { listCustomers } from '@/data/queries/customers'
@@ -96,4 +98,34 @@ test('people are found by whom else one asks for there, and by a telephone numbe
   expect(await found('0199 33')).toEqual([[], [supplier]])
   expect(await found('55501993399')).toEqual([[], []])
   expect(await found('hill nobody')).toEqual([[], []])
+})
+
+test('the database and the program make every letter plain alike, in words of many scripts', async () => {
+  const letters = (from: number, to: number) =>
+    Array.from({ length: to - from + 1 }, (_, i) => String.fromCodePoint(from + i))
+  // Latin with all its supplements, marks, Greek, Cyrillic, Hebrew, letterlike signs, forms of width and a few beyond.
+  const all = [
+    ...letters(0x20, 0x58f),
+    ...letters(0x591, 0x5f4),
+    ...letters(0x1e00, 0x1fff),
+    ...letters(0x2010, 0x218b),
+    ...letters(0x3040, 0x30ff),
+    ...letters(0xac00, 0xac80),
+    ...letters(0xff01, 0xffee),
+    ...['𝐀', '🎻', '½', 'ﬁ', 'Ⅷ', '㎏'],
+  ].filter((c) => !/\p{Cn}/u.test(c))
+  const words = all.flatMap((c) => [c, `a${c}`, `${c}B ΑΣ`])
+  const rows = await s.db.execute<{ plain: string }>(sql`
+    select plain_text(w.t) as plain from jsonb_array_elements_text(${JSON.stringify(words)}::jsonb) with ordinality as w(t, n) order by n`)
+  expect(rows.length).toBe(words.length)
+  const other = words.filter((w, i) => plainText(w) !== rows[i]!.plain)
+  expect(other).toEqual([])
+})
+
+test('a sign that is made plain is no sign of a pattern', async () => {
+  const wide = await s.run(addCustomer, { name: 'Ten ％ off' })
+  const found = async (search: string) =>
+    (await listCustomers(s.db, { search }, {}, { today: s.today, currency: 'USD' })).map((c) => c.id)
+  expect(await found('ten ％ off')).toEqual([wide])
+  expect(await found('ten％off')).toEqual([])
 })

@@ -1,6 +1,6 @@
 -- A text as it is searched and put in order: in small letters, without accents, so that muller finds Müller and strasse Straße, and Ö comes
 -- before P. What is plain already is told by its length, and its small letters are those of the alphabet ("C"): it costs half of what ilike
--- does. Whoever searches writes it exactly so (data/queries/search).
+-- does. Whoever searches makes what is typed plain in the same way (core/plainText).
 create function plain_text(t text) returns text language sql immutable parallel safe as $$
   select case
     when octet_length(t) = length(t) then lower(t collate "C")

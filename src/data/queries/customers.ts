@@ -1,3 +1,4 @@
+import { plainText } from '@/core/plainText'
 import { present } from '@/core/present'
 import { and, asc, eq, sql, type SQL } from 'drizzle-orm'
 import type { Day } from '@/core/day'
@@ -166,7 +167,7 @@ export const listMaybeAlike = (
         sql`not ${customer.walkIn} and ${customer.joinedToId} is null`,
         sql`(${typed.email === '' ? sql`false` : sql`lower(${customer.email}) = lower(${typed.email})`}
           or ${lastDigits.length < 6 ? sql`false` : sql`right(regexp_replace(${customer.phone}, '\\D', '', 'g'), 6) = ${lastDigits}`}
-          or ${typed.name === '' ? sql`false` : sql`similarity(${plain(customer.name)}, ${plain(sql`${typed.name}`)}) > 0.45`})`,
+          or ${typed.name === '' ? sql`false` : sql`similarity(${plain(customer.name)}, ${plainText(typed.name)}) > 0.45`})`,
       ),
     )
     .limit(50)

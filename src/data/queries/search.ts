@@ -1,4 +1,5 @@
 import { sql, type Placeholder, type SQL, type SQLWrapper } from 'drizzle-orm'
+import { plainText } from '@/core/plainText'
 import { PLANNED_ANEW, type Db } from '../connect'
 
 const wordsIn = (typed: string): string[] =>
@@ -7,16 +8,17 @@ const wordsIn = (typed: string): string[] =>
     .split(/\s+/)
     .filter((w) => w !== '')
     .slice(0, 6)
-const patternOf = (word: string): string => '%' + word.replace(/[%_\\]/g, '\\$&') + '%'
+/** What is looked for, plain as the texts are: a sign that becomes another by that is none of a pattern's. */
+const patternOf = (word: string): string => '%' + plainText(word).replace(/[%_\\]/g, '\\$&') + '%'
 const patterns = (typed: string): string[] => wordsIn(typed).map(patternOf)
 
 /** A text as it is searched and put in order: in small letters, without accents (`plain_text`, the same in which its index stands). */
 export const plain = (text: SQLWrapper): SQL => sql`plain_text(${text})`
 
-/** Whether a text holds a word, or a pattern of one, whatever the case and the accents of either. */
-export const isLike = (text: SQLWrapper, pattern: string): SQL => sql`${plain(text)} like ${plain(sql`${pattern}`)}`
+/** Whether a text is like a pattern made by `patternOf`, whatever the case and the accents of either. */
+const isLike = (text: SQLWrapper, pattern: string): SQL => sql`${plain(text)} like ${pattern}`
 
-/** The same for what is typed, which is no pattern itself. */
+/** Whether a text holds what is typed, as it stands. */
 export const holdsTyped = (text: SQLWrapper, typed: string): SQL => isLike(text, patternOf(typed))
 /** True where a text begins with what is typed. */
 export const beginsWith = (text: SQLWrapper, typed: string): SQL => isLike(text, patternOf(typed).slice(1))

@@ -7,6 +7,15 @@ import { unpackFont } from './unpackFont'
 export type Face = 'text' | 'text-bold' | 'slab' | 'figure' | 'figure-bold'
 
 const SCRIPTS = ['latin', 'latin-ext'] as const
+/** Letters that our typefaces do not have, and names have: whoever is written to stands on the paper as they write themselves. */
+const OTHERS = [
+  ['noto-sans-hebrew', 'hebrew'],
+  ['noto-sans', 'vietnamese'],
+  ['noto-sans', 'greek'],
+  ['noto-sans', 'greek-ext'],
+  ['noto-sans', 'cyrillic'],
+  ['noto-sans', 'cyrillic-ext'],
+] as const
 const FAMILY = {
   text: ['atkinson-hyperlegible-next', 400],
   'text-bold': ['atkinson-hyperlegible-next', 700],
@@ -30,12 +39,15 @@ export const fontFiles = (): ReadonlyMap<string, Buffer> => {
   loaded ??= new Map(
     keysOf<Face>(FAMILY).flatMap((face) => {
       const [family, weight] = FAMILY[face]
-      const hebrew = weight === 400 ? 400 : 700
+      const othersWeight = weight === 400 ? 400 : 700
       return [
         ...SCRIPTS.map(
           (script) => [`${face}-${script}`, fileOf(family, `${family}-${script}-${weight}-normal.woff`)] as const,
         ),
-        [`${face}-hebrew`, fileOf('noto-sans-hebrew', `noto-sans-hebrew-hebrew-${hebrew}-normal.woff`)] as const,
+        ...OTHERS.map(
+          ([other, script]) =>
+            [`${face}-${script}`, fileOf(other, `${other}-${script}-${othersWeight}-normal.woff`)] as const,
+        ),
       ]
     }),
   )
@@ -43,4 +55,5 @@ export const fontFiles = (): ReadonlyMap<string, Buffer> => {
 }
 
 /** The typefaces that may set a letter of a face, in the order they are asked. */
-export const facesOf = (face: Face): readonly string[] => [...SCRIPTS, 'hebrew'].map((script) => `${face}-${script}`)
+export const facesOf = (face: Face): readonly string[] =>
+  [...SCRIPTS, ...OTHERS.map(([, script]) => script)].map((script) => `${face}-${script}`)

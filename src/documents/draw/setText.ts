@@ -31,24 +31,34 @@ const fontFor = (sheet: Sheet, face: Face, letter: string): string => {
   return fonts.find((f) => sheet.has(f, letter)) ?? present(fonts[0])
 }
 
-/** Text cut where the typeface changes. A space goes with what stands before it, but between Hebrew words it is set apart: their typeface brings none. */
+/** Text cut where the typeface changes. A space goes with what stands before it, where that has one: between Hebrew or Greek words it is set apart. */
 const runsOf = (sheet: Sheet, face: Face, text: string): Run[] => {
   const runs: { font: string; text: string }[] = []
   for (const letter of text) {
     const last = runs.at(-1)
-    const font = letter === ' ' && last && !last.font.endsWith('-hebrew') ? last.font : fontFor(sheet, face, letter)
+    const font = letter === ' ' && last && sheet.has(last.font, ' ') ? last.font : fontFor(sheet, face, letter)
     if (last?.font === font) last.text += letter
     else runs.push({ font, text: letter })
   }
   return runs
 }
 
+/**
+ * How a run is set. Some letters with two marks would be taken apart into a letter and a mark that has no letter of its own: whoever
+ * copies them, or has them read out, would get a sign that is none. The typeface has them whole.
+ */
+const settingOf = (font: string): PDFKit.Mixins.TextOptions => ({
+  lineBreak: false,
+  ...(font.endsWith('-vietnamese') && { features: { ccmp: false } as never }),
+})
+
+/** How wide a run is, in points. */
+const widthOfRun = (sheet: Sheet, { font, text }: Run, size: number): number =>
+  sheet.doc.font(font).fontSize(size).widthOfString(text, settingOf(font))
+
 /** How wide a text is that is not broken, in points. */
 export const widthOf = (sheet: Sheet, { face, size }: TextStyle, text: string): number =>
-  runsOf(sheet, face, text).reduce(
-    (sum, run) => sum + sheet.doc.font(run.font).fontSize(size).widthOfString(run.text),
-    0,
-  )
+  runsOf(sheet, face, text).reduce((sum, run) => sum + widthOfRun(sheet, run, size), 0)
 
 /** Breaks a word that is wider than the line into pieces that are not. */
 const breakWord = (sheet: Sheet, style: TextStyle, word: string, width: number): string[] => {
@@ -118,8 +128,8 @@ export const setText = (
       const runs = runsOf(sheet, style.face, part.text)
       for (const run of part.backwards ? runs.reverse() : runs) {
         sheet.doc.font(run.font).fontSize(style.size).fillColor(style.colour)
-        sheet.doc.text(run.text, x, y, { lineBreak: false })
-        x += sheet.doc.widthOfString(run.text)
+        sheet.doc.text(run.text, x, y, settingOf(run.font))
+        x += widthOfRun(sheet, run, style.size)
       }
     }
     y += style.size * LEADING
