@@ -1,7 +1,9 @@
+import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs'
 import { afterAll, beforeAll, expect, test } from 'vitest'
 import { findBusiness } from '@/data/queries/business'
 import { facesOf } from '@/documents/draw/fonts'
 import { openSheet } from '@/documents/draw/openSheet'
+import { setText } from '@/documents/draw/setText'
 import { makePaper } from '@/documents/make'
 import { billSale } from '@/services/billing/billSale'
 import { addCustomer } from '@/services/people/keepCustomer'
@@ -50,3 +52,18 @@ test.each(['text', 'text-bold', 'slab', 'figure', 'figure-bold'] as const)(
     expect([...letters].filter((l) => !facesOf(face).some((font) => sheet.has(font, l)))).toEqual([])
   },
 )
+
+test('two Hebrew words stand apart, the first one to the right', async () => {
+  const { sheet, close } = openSheet({ title: 'Words', language: 'he', rtl: true, size: 'A4' })
+  const look = { face: 'text', size: 10, colour: '#000000', align: 'left' } as const
+  setText(sheet, look, 'רות לוי', { x: 50, y: 50, width: 300 })
+  const doc = await getDocument({ data: new Uint8Array(await close()), verbosity: 0 }).promise
+  const { items } = await (await doc.getPage(1)).getTextContent()
+  const words = items.flatMap((i) =>
+    'str' in i && /\p{L}/u.test(i.str) ? [{ x: i.transform[4] as number, wide: i.width }] : [],
+  )
+  expect(words.length).toBe(2)
+  const [left, right] = words.sort((a, b) => a.x - b.x)
+  // A space is about a quarter of the height of the letters.
+  expect(right!.x - (left!.x + left!.wide)).toBeGreaterThan(1.5)
+})

@@ -31,12 +31,15 @@ const fontFor = (sheet: Sheet, face: Face, letter: string): string => {
   return fonts.find((f) => sheet.has(f, letter)) ?? present(fonts[0])
 }
 
-/** Text cut where the typeface changes. A space goes with what stands before it, where that has one: between Hebrew or Greek words it is set apart. */
+/** Text cut where the typeface changes. A space goes with what stands before it, where that has one; between Hebrew words it is set apart, as they run the other way. */
 const runsOf = (sheet: Sheet, face: Face, text: string): Run[] => {
   const runs: { font: string; text: string }[] = []
   for (const letter of text) {
     const last = runs.at(-1)
-    const font = letter === ' ' && last && sheet.has(last.font, ' ') ? last.font : fontFor(sheet, face, letter)
+    const font =
+      letter === ' ' && last && !last.font.endsWith('-hebrew') && sheet.has(last.font, ' ')
+        ? last.font
+        : fontFor(sheet, face, letter)
     if (last?.font === font) last.text += letter
     else runs.push({ font, text: letter })
   }
