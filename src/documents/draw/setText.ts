@@ -31,7 +31,10 @@ const fontFor = (sheet: Sheet, face: Face, letter: string): string => {
   return fonts.find((f) => sheet.has(f, letter)) ?? present(fonts[0])
 }
 
-/** Text cut where the typeface changes. A space goes with what stands before it, where that has one; between Hebrew words it is set apart, as they run the other way. */
+/**
+ * Text cut where the typeface changes. A space goes with what stands before it, where that has one; between Hebrew words it is set apart,
+ * as they run the other way.
+ */
 const runsOf = (sheet: Sheet, face: Face, text: string): Run[] => {
   const runs: { font: string; text: string }[] = []
   for (const letter of text) {
