@@ -111,23 +111,13 @@ const INDEXED = 3
 /** So many of the newest rows say how many hold a word that stands in no index. */
 const NEWEST = 2_000
 
-/**
- * True where a column holds a word. A short one, which stands in no index, is looked for letter by letter in the small letters of the
- * alphabet (`"C"`), which takes a third of what taking accents off does.
- */
-const holds = (text: SQL, word: string): SQL =>
-  word.length < INDEXED && /^[ -~]*$/.test(word)
-    ? sql`(position(${word.toLowerCase()} in lower(${text} collate "C")) > 0
-        or (octet_length(${text}) <> length(${text}) and ${holdsTyped(text, word)}))`
-    : holdsTyped(text, word)
-
 const textsFor = (word: string, { texts, number }: Place): readonly SQL[] =>
   number && /^\d+$/.test(word) ? [...texts, number] : texts
 
 /** True where one of several texts holds a word. */
 const anyHolds = (texts: readonly SQL[], word: string): SQL =>
   sql.join(
-    texts.map((text) => holds(text, word)),
+    texts.map((text) => holdsTyped(text, word)),
     sql` or `,
   )
 
@@ -154,7 +144,7 @@ const isCommon = async (db: Db, word: string, places: readonly Place[]): Promise
 /** A word of an index is looked for in each text by itself, a shorter one in all of them while a row is read. */
 const waysToLook = (word: string, place: Place): readonly SQL[] => {
   const texts = textsFor(word, place)
-  return word.length < INDEXED ? [anyHolds(texts, word)] : texts.map((text) => holds(text, word))
+  return word.length < INDEXED ? [anyHolds(texts, word)] : texts.map((text) => holdsTyped(text, word))
 }
 
 /**
