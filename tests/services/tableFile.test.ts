@@ -27,6 +27,8 @@ test('a sheet is read row by row: texts, numbers, days, what a formula came to, 
         ['A2', '', '2'],
         ['A3', '', '12.3'],
       ],
+      // Numbers of a workbook have a point, whatever the region.
+      decimal: '.',
     },
   })
 })
