@@ -4,6 +4,7 @@ import { cpSync, existsSync, readdirSync, readFileSync, statSync, writeFileSync 
 import { join, resolve } from 'node:path'
 import { buildSync } from 'esbuild'
 import { pathToFileURL } from 'node:url'
+import { PAPER_FONTS } from '../src/documents/draw/fonts'
 
 const root = resolve(import.meta.dirname, '..')
 const stampFile = join(root, '.next/built-from')
@@ -42,19 +43,8 @@ const fingerprint = (): string => {
 /** The papers' typefaces, beside the server that sets them. */
 const copyPaperFonts = (): void => {
   const to = join(root, '.next/standalone/paper-fonts')
-  const families = [
-    'atkinson-hyperlegible-next',
-    'atkinson-hyperlegible-mono',
-    'zilla-slab',
-    'noto-sans-hebrew',
-    'noto-sans',
-  ]
-  const wanted =
-    /-(latin|latin-ext|hebrew|vietnamese|greek|greek-ext|cyrillic|cyrillic-ext)-(400|600|700)-normal\.woff$/
-  for (const family of families) {
-    const from = join(root, 'node_modules/@fontsource', family, 'files')
-    for (const name of readdirSync(from).filter((f) => wanted.test(f))) cpSync(join(from, name), join(to, name))
-  }
+  for (const { family, file } of PAPER_FONTS)
+    cpSync(join(root, 'node_modules/@fontsource', family, 'files', file), join(to, file))
 }
 
 /** What runs on threads of its own, each in one file beside the server; packages come from the project's. */

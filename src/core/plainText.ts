@@ -20,3 +20,14 @@ export const plainText = (text: string): string =>
   Array.from(text.normalize('NFKD').replace(/[\u0300-\u036f]/g, ''), (letter) => letter.toLowerCase())
     .join('')
     .replace(/[øłđıßæœ]/g, (letter) => PLAIN[letter] ?? letter)
+
+/**
+ * The words of a text, plain: letters and figures, without marks of any script.
+ *
+ * @example plainWords('ADAIR, Zoë: INV 2026-0147') // adair, zoe, inv, 2026, 0147
+ */
+export const plainWords = (text: string): string[] =>
+  plainText(text)
+    .replace(/\p{M}/gu, '')
+    .split(/[^\p{L}\p{N}]+/u)
+    .filter((w) => w !== '')

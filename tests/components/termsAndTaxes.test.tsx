@@ -211,7 +211,7 @@ describe('taxes', () => {
     await userEvent.type(panel().getByLabelText('Name'), 'Tax on sales')
     await type('Name of City', 'Town')
     await press('Save')
-    await waitFor(() => expect(said).toEqual(['STD saved. What was issued keeps the words it had.']))
+    await waitFor(() => expect(said).toEqual(['STD saved. Invoices already issued keep the old name.']))
     expect(sent[0]?.body).toEqual({
       name: 'Tax on sales',
       components: [

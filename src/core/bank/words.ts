@@ -1,11 +1,4 @@
-/** Letters and figures of a text in words, without accents and in lower case. */
-const wordsOf = (text: string): readonly string[] =>
-  text
-    .normalize('NFD')
-    .replace(/\p{M}+/gu, '')
-    .toLowerCase()
-    .split(/[^\p{L}\p{N}]+/u)
-    .filter((w) => w !== '')
+import { plainWords } from '../plainText'
 
 /** A text of a bank, taken apart once to look for names and numbers in it. */
 export interface Words {
@@ -20,7 +13,7 @@ export interface Words {
  * @example readWords('ADAIR, Hazel: INV 2026-0147') → words adair, hazel, inv, 2026, 0147; numbers 20260147 among them
  */
 export const readWords = (text: string): Words => {
-  const words = wordsOf(text)
+  const words = plainWords(text)
   const joined = words.flatMap((w, i) =>
     /\d/.test(w) || /\d/.test(words[i + 1] ?? '')
       ? [w, w + (words[i + 1] ?? ''), w + (words[i + 1] ?? '') + (words[i + 2] ?? '')]
@@ -42,13 +35,13 @@ export const ruleText = (text: string): string =>
 
 /** How a number is looked for: its letters and figures alone. Too short a one is found by chance. */
 export const numberKey = (number: string): string | null => {
-  const key = wordsOf(number).join('')
+  const key = plainWords(number).join('')
   return key.length >= 4 && /\d/.test(key) ? key : null
 }
 
 /** The words of a name that tell it from others; none where it is too short to be told. */
 export const nameKey = (name: string): readonly string[] => {
-  const words = wordsOf(name).filter((w) => w.length > 2 && !FORMS.has(w))
+  const words = plainWords(name).filter((w) => w.length > 2 && !FORMS.has(w))
   return words.length === 0 || words.join('').length < 4 ? [] : words
 }
 const FORMS = new Set(['ltd', 'inc', 'llc', 'gmbh', 'corp', 'company', 'the', 'and', 'und', 'sarl', 'srl'])

@@ -1,5 +1,5 @@
 import { afterEach, expect, test } from 'vitest'
-import { dayAt, formatMoment, isZone, liveIn, wallClock } from './index'
+import { dayAt, formatMoment, isZone, liveIn, wallClock, zonesWith } from './index'
 
 afterEach(() => liveIn(''))
 
@@ -35,6 +35,13 @@ test('every minute of two days in any zone belongs to the day its clock shows, a
     expect(clocks.every((c, i) => i === 0 || c.day >= clocks[i - 1]!.day)).toBe(true)
     expect(new Set(clocks.map((c) => c.day)).size).toBe(3)
   }
+})
+
+test('zones to choose from are all that there are, and the chosen one', () => {
+  const zones = zonesWith('')
+  expect(zones.filter((z) => !isZone(z))).toEqual([])
+  for (const zone of ['America/Chicago', 'Europe/Berlin', 'UTC']) expect(zones).toContain(zone)
+  expect([zonesWith('UTC'), zonesWith('Old/Zone').includes('Old/Zone')]).toEqual([zones, true])
 })
 
 test('a zone is one that there is', () => {

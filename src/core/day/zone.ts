@@ -32,6 +32,10 @@ export const isZone = (name: string): boolean => {
   }
 }
 
+/** The zones to choose from, by name, and the one that is chosen where it is none of them. */
+export const zonesWith = (chosen: string): string[] =>
+  [...new Set([...Intl.supportedValuesOf('timeZone'), 'UTC', ...(chosen === '' ? [] : [chosen])])].sort()
+
 /**
  * By which zone it is called a day from now on; empty for that of the machine, which also holds where this one does not know the zone.
  * Called where the business is read.

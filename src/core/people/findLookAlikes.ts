@@ -1,4 +1,6 @@
 import { present } from '@/core/present'
+import { plainWords } from '../plainText'
+
 export interface Person {
   readonly id: number
   readonly name: string
@@ -11,14 +13,8 @@ export interface LookAlike {
   readonly why: 'same e-mail' | 'same phone' | 'same name' | 'similar name'
 }
 
-const plain = (name: string): string[] =>
-  name
-    .normalize('NFKD')
-    .replace(/\p{M}/gu, '')
-    .toLowerCase()
-    .split(/[^\p{L}\p{N}]+/u)
-    .filter((w) => w !== '')
-    .sort()
+/** Its words, whatever their order. */
+const plain = (name: string): string => plainWords(name).sort().join(' ')
 const digits = (phone: string): string => phone.replace(/\D/g, '').slice(-9)
 
 /** Letters to change, add or leave out to make one word of the other. */
@@ -46,9 +42,9 @@ const similar = (a: string, b: string): boolean => {
  * of words, accents and case aside), or a name a letter or two away. Each once, by the strongest reason.
  */
 export const findLookAlikes = (wanted: Omit<Person, 'id'>, known: readonly Person[]): LookAlike[] => {
-  const [email, phone, name] = [wanted.email.trim().toLowerCase(), digits(wanted.phone), plain(wanted.name).join(' ')]
+  const [email, phone, name] = [wanted.email.trim().toLowerCase(), digits(wanted.phone), plain(wanted.name)]
   return known.flatMap((p): LookAlike[] => {
-    const theirs = plain(p.name).join(' ')
+    const theirs = plain(p.name)
     if (email !== '' && p.email.trim().toLowerCase() === email) return [{ id: p.id, why: 'same e-mail' }]
     if (phone.length >= 6 && digits(p.phone) === phone) return [{ id: p.id, why: 'same phone' }]
     if (name !== '' && theirs === name) return [{ id: p.id, why: 'same name' }]

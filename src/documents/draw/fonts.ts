@@ -24,35 +24,41 @@ const FAMILY = {
   'figure-bold': ['atkinson-hyperlegible-mono', 700],
 } as const satisfies Readonly<Record<Face, readonly [string, number]>>
 
-/** The files the papers are set in; the build puts them beside the server, while developing they come from node_modules. */
-const fileOf = (family: string, name: string): Buffer => {
-  const built = join(process.cwd(), 'paper-fonts', name)
+interface FontFile {
+  /** Under which it is registered: a face and a script. */
+  readonly name: string
+  readonly family: string
+  readonly file: string
+}
+
+/** Every file that papers are set in: the build puts them beside the server. */
+export const PAPER_FONTS: readonly FontFile[] = keysOf<Face>(FAMILY).flatMap((face) => {
+  const [family, weight] = FAMILY[face]
+  const others = weight === 400 ? 400 : 700
+  const of = (from: string, script: string, heavy: number): FontFile => ({
+    name: `${face}-${script}`,
+    family: from,
+    file: `${from}-${script}-${heavy}-normal.woff`,
+  })
+  return [
+    ...SCRIPTS.map((script) => of(family, script, weight)),
+    ...OTHERS.map(([from, script]) => of(from, script, others)),
+  ]
+})
+
+/** While developing they come from node_modules. */
+const readFont = ({ family, file }: FontFile): Buffer => {
+  const built = join(process.cwd(), 'paper-fonts', file)
   return unpackFont(
-    readFileSync(existsSync(built) ? built : join(process.cwd(), 'node_modules/@fontsource', family, 'files', name)),
+    readFileSync(existsSync(built) ? built : join(process.cwd(), 'node_modules/@fontsource', family, 'files', file)),
   )
 }
 
 let loaded: ReadonlyMap<string, Buffer> | null = null
 
-/** Every typeface by the name it is registered under: a face and a script. Read and unpacked once. */
-export const fontFiles = (): ReadonlyMap<string, Buffer> => {
-  loaded ??= new Map(
-    keysOf<Face>(FAMILY).flatMap((face) => {
-      const [family, weight] = FAMILY[face]
-      const othersWeight = weight === 400 ? 400 : 700
-      return [
-        ...SCRIPTS.map(
-          (script) => [`${face}-${script}`, fileOf(family, `${family}-${script}-${weight}-normal.woff`)] as const,
-        ),
-        ...OTHERS.map(
-          ([other, script]) =>
-            [`${face}-${script}`, fileOf(other, `${other}-${script}-${othersWeight}-normal.woff`)] as const,
-        ),
-      ]
-    }),
-  )
-  return loaded
-}
+/** Every typeface by the name it is registered under. Read and unpacked once. */
+export const fontFiles = (): ReadonlyMap<string, Buffer> =>
+  (loaded ??= new Map(PAPER_FONTS.map((font) => [font.name, readFont(font)])))
 
 /** The typefaces that may set a letter of a face, in the order they are asked. */
 export const facesOf = (face: Face): readonly string[] =>

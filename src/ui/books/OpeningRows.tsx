@@ -1,4 +1,5 @@
 'use client'
+import { plainText } from '@/core/plainText'
 import { RemoveRow } from '../RemoveRow'
 import { useState, type ReactNode } from 'react'
 import { useFieldArray, useFormContext } from 'react-hook-form'
@@ -213,10 +214,10 @@ type Account = OpeningAbout['accounts'][number]
 const findIn =
   (accounts: readonly Account[]) =>
   (typed: string): Promise<Choice<Account>[]> => {
-    const words = typed.trim().toLowerCase()
+    const words = plainText(typed.trim())
     return Promise.resolve(
       accounts
-        .filter((a) => a.code.startsWith(words) || a.name.toLowerCase().includes(words))
+        .filter((a) => a.code.startsWith(words) || plainText(a.name).includes(words))
         .slice(0, 8)
         .map((a) => ({ key: a.code, label: a.name, side: a.code, value: a })),
     )

@@ -62,7 +62,7 @@ export const PapersForm = ({ business, zones, hasMark }: Props) => {
             name="timeZone"
             label="Time zone"
             options={[
-              { value: '', name: 'That of the computer it runs on' },
+              { value: '', name: 'Same as the computer it runs on' },
               ...zones.map((z) => ({ value: z, name: z })),
             ]}
             hint="When a new day begins"

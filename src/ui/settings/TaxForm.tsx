@@ -138,7 +138,7 @@ const EditWords = ({ code }: { readonly code: Code }) => {
           schema={wordsSchema}
           start={start}
           asBody={(d: typeof start) => d}
-          say={(a) => `${a.code} saved. What was issued keeps the words it had.`}
+          say={(a) => `${a.code} saved. Invoices already issued keep the old name.`}
           onDone={close}
           submit="Save"
           changes

@@ -28,10 +28,11 @@ export const SETTINGS_SECTIONS = [
       'Terms and conditions (estimates, orders, invoices)',
       'Estimates valid for (days)',
       'Region',
+      'Time zone',
       'Paper size',
       'Color',
     ],
-    also: ['locale', 'time zone', 'decimal comma', 'date order', 'logo', 'bank account', 'letterhead', 'A4', 'letter'],
+    also: ['locale', 'decimal comma', 'date order', 'logo', 'bank account', 'letterhead', 'A4', 'letter'],
   },
   {
     id: 'payments',

@@ -13,7 +13,7 @@ import { readWhereItLies, type PlaceWithGoods } from '@/model/goods/placesOf'
 import { GoodsActs } from '@/ui/goods/GoodsActs'
 import { GoodsForm } from '@/ui/goods/GoodsForm'
 import { LedgerHead, right } from '@/ui/LedgerHead'
-import { DropRow } from '@/ui/DropRow'
+import { ByMistake } from '@/ui/ByMistake'
 import { Facts } from '@/ui/Facts'
 import { Heading } from '@/ui/Heading'
 import { ListExport } from '@/ui/list/ListExport'
@@ -114,11 +114,7 @@ export default async function GoodsPage({ params, searchParams }: Props) {
             reorder={page.reorder}
             start={draft}
           />
-          {page.unused && (
-            <p className="mt-5 max-w-lg border-t border-paper-300 pt-3">
-              Added by mistake? <DropRow path={`/goods/${goods.id}`} what={goods.name} go="/goods" />
-            </p>
-          )}
+          {page.unused && <ByMistake path={`/goods/${goods.id}`} what={goods.name} go="/goods" />}
         </section>
         <div className="grid min-w-0 content-start gap-7">
           <section>

@@ -5,7 +5,7 @@ import { keepArrangement } from '@/contract/arrangement'
 import { paperSettingsOf } from '@/contract/paperSettings'
 import { readUsual } from '@/contract/usualArrangements'
 import { browserName } from '@/core/browserName'
-import { dayAt, formatDay, formatMoment } from '@/core/day'
+import { dayAt, formatDay, formatMoment, zonesWith } from '@/core/day'
 import { formatCount, formatPercent } from '@/core/locale'
 import { decimal, toDecimalString } from '@/core/money'
 import { readPlaces } from '@/model/goods/placesOf'
@@ -68,10 +68,13 @@ export default async function SettingsSectionPage({ params }: Props) {
 
 const Business = async () => {
   const { business } = await openShop()
-  const zones = [
-    ...new Set([...Intl.supportedValuesOf('timeZone'), 'UTC', business.timeZone].filter((z) => z !== '')),
-  ].sort()
-  return <PapersForm business={paperSettingsOf(business)} zones={zones} hasMark={business.markFileId !== null} />
+  return (
+    <PapersForm
+      business={paperSettingsOf(business)}
+      zones={zonesWith(business.timeZone)}
+      hasMark={business.markFileId !== null}
+    />
+  )
 }
 
 const Payments = async () => {

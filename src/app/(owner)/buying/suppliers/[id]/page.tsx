@@ -10,7 +10,7 @@ import { SetOff } from '@/ui/buying/SetOff'
 import { SupplierForm } from '@/ui/buying/SupplierForm'
 import { SupplierRefund } from '@/ui/buying/SupplierRefund'
 import { TakenRows } from '@/ui/buying/TakenRows'
-import { DropRow } from '@/ui/DropRow'
+import { ByMistake } from '@/ui/ByMistake'
 import { Facts } from '@/ui/Facts'
 import { Heading } from '@/ui/Heading'
 import { ListRows } from '@/ui/list/ListView'
@@ -78,12 +78,7 @@ export default async function SupplierPage({ params }: { params: Promise<{ id: s
             customer={asCustomer?.name}
             codes={codes}
           />
-          {page.unused && (
-            <p className="mt-5 max-w-lg border-t border-paper-300 pt-3">
-              Added by mistake?{' '}
-              <DropRow path={`/suppliers/${supplier.id}`} what={supplier.name} go="/buying/suppliers" />
-            </p>
-          )}
+          {page.unused && <ByMistake path={`/suppliers/${supplier.id}`} what={supplier.name} go="/buying/suppliers" />}
         </section>
         <section className="min-w-0">
           <h2>Unpaid bills</h2>

@@ -3,7 +3,7 @@ import type { Metadata } from 'next'
 import { notFound, redirect } from 'next/navigation'
 import { PAPER_LANGUAGES } from '@/core/formats'
 import { toDecimalString } from '@/core/money'
-import { DropRow } from '@/ui/DropRow'
+import { ByMistake } from '@/ui/ByMistake'
 import { Heading } from '@/ui/Heading'
 import { CustomerForm } from '@/ui/people/CustomerForm'
 import { emptyAddress } from '@/ui/people/customerDraft'
@@ -51,11 +51,7 @@ export default async function EditCustomer({ params }: { params: Promise<{ id: s
           contacts: contacts.map(plain),
         }}
       />
-      {unused && (
-        <p className="mt-8 max-w-4xl border-t border-paper-300 pt-3">
-          Added by mistake? <DropRow path={`/customers/${id}`} what={customer.name} go="/people" />
-        </p>
-      )}
+      {unused && <ByMistake path={`/customers/${id}`} what={customer.name} go="/people" />}
     </>
   )
 }
