@@ -65,7 +65,7 @@ export const PapersForm = ({ business, zones, hasMark }: Props) => {
               { value: '', name: 'Same as the computer it runs on' },
               ...zones.map((z) => ({ value: z, name: z })),
             ]}
-            hint="When a new day begins"
+            hint="Decides when a new day begins"
           />
           <div className="grid grid-cols-[1fr_1fr_auto] items-end gap-3">
             <FormQuantity name="estimateDays" label="Estimates valid for (days)" />
