@@ -1,21 +1,10 @@
-import { spawn, spawnSync, type ChildProcess } from 'node:child_process'
+import { spawn, type ChildProcess } from 'node:child_process'
 import { createHash } from 'node:crypto'
-import {
-  chownSync,
-  closeSync,
-  existsSync,
-  fchownSync,
-  mkdirSync,
-  openSync,
-  readdirSync,
-  readFileSync,
-  renameSync,
-  rmSync,
-  writeFileSync,
-} from 'node:fs'
+import { chownSync, closeSync, existsSync, fchownSync, mkdirSync, openSync, readFileSync, writeFileSync } from 'node:fs'
 import { createServer } from 'node:net'
-import { basename, dirname, join, resolve } from 'node:path'
+import { dirname, join, resolve } from 'node:path'
 import { asRoot, keptSecret, makeHome, othersMayEnter, postgresUser, SetUpProblem } from './home'
+import { asPostgres, createData, findPostgres, postgresEnvironment, runTool } from './postgres'
 
 /** A private PostgreSQL server: its own data folder, password and port, on loopback alone. */
 export interface Cluster {
@@ -24,32 +13,6 @@ export interface Cluster {
   readonly secret: string
   readonly port: number
   readonly stop: () => Promise<void>
-}
-
-export { makeHome, SetUpProblem }
-
-/** The folder of the newest PostgreSQL there is, or null. */
-export const findPostgres = (): string | null => {
-  const base = '/usr/lib/postgresql'
-  const versions = existsSync(base) ? readdirSync(base).filter((v) => existsSync(join(base, v, 'bin/initdb'))) : []
-  const newest = versions.sort((a, b) => Number(b) - Number(a))[0]
-  return newest ? join(base, newest, 'bin') : null
-}
-
-/** Runs one of PostgreSQL's programs to its end. It refuses to run as root, so root runs it as the postgres user. */
-export const runTool = (bin: string, program: string, args: readonly string[]): { ok: boolean; output: string } => {
-  const command = asRoot
-    ? ['setpriv', '--reuid=postgres', '--regid=postgres', '--init-groups', join(bin, program), ...args]
-    : [join(bin, program), ...args]
-  const env = { ...process.env, PGPORT: '', LC_ALL: 'C.UTF-8' }
-  delete (env as Record<string, string | undefined>).PGPORT
-  const done = spawnSync(command[0]!, command.slice(1), {
-    encoding: 'utf8',
-    cwd: '/',
-    env,
-    stdio: ['ignore', 'pipe', 'pipe'],
-  })
-  return { ok: done.status === 0, output: `${done.stdout}${done.stderr}`.trim() }
 }
 
 /** Where the data lies: in the home folder, or, when root's home shuts the postgres user out, under /var/lib. */
@@ -101,58 +64,6 @@ const keptPort = async (file: string): Promise<number> => {
   return kept >= LOWEST && kept <= HIGHEST ? tryPort(kept).catch(() => freePort()) : freePort()
 }
 
-/** Beside its place, until it is whole. */
-const MAKING = '.making'
-
-/** What starts that were killed in the middle of it left behind. */
-const throwAwayHalfMade = (data: string): void => {
-  for (const name of readdirSync(dirname(data)))
-    if (name.startsWith(`${basename(data)}${MAKING}`))
-      rmSync(join(dirname(data), name), { recursive: true, force: true })
-}
-
-/**
- * Makes the data of a new server, with its superuser, whose secret is asked for; or not, where all of it is thrown away. Whole or not at
- * all: a start that is killed meanwhile leaves nothing the next one would take for a database.
- */
-export const createData = (bin: string, data: string, secret: string, auth: 'scram-sha-256' | 'trust'): void => {
-  mkdirSync(dirname(data), { recursive: true })
-  if (existsSync(data) && readdirSync(data).length > 0)
-    throw new SetUpProblem(
-      `There are files in ${data}, and they are no database. Move them elsewhere, then start again.`,
-    )
-  throwAwayHalfMade(data)
-  const making = `${data}${MAKING}-${process.pid}`
-  mkdirSync(making, { mode: 0o700 })
-  const passwordFile = `${making}.password`
-  writeFileSync(passwordFile, secret, { mode: 0o600 })
-  if (asRoot) {
-    const { uid, gid } = postgresUser()
-    chownSync(making, uid, gid)
-    chownSync(passwordFile, uid, gid)
-  }
-  const made = runTool(bin, 'initdb', [
-    '-D',
-    making,
-    '-U',
-    'till',
-    '--pwfile',
-    passwordFile,
-    `--auth=${auth}`,
-    '-E',
-    'UTF8',
-    '--locale=C.UTF-8',
-  ])
-  rmSync(passwordFile, { force: true })
-  if (!made.ok) {
-    rmSync(making, { recursive: true, force: true })
-    throw new SetUpProblem(
-      `The database could not be made in ${data}. It said: ${made.output.split('\n').slice(-3).join(' ')}`,
-    )
-  }
-  renameSync(making, data)
-}
-
 export interface ClusterOptions {
   readonly home: string
   /** A throw-away cluster for tests: faster, safe neither against a power cut nor from others on this machine. */
@@ -193,18 +104,15 @@ export const endServers = async (): Promise<void> => {
 /** Starts the server as a child that ends with us, however we end, and answers when it takes connections. */
 export const launch = async (bin: string, data: string, options: readonly string[]): Promise<ChildProcess> => {
   if (!launching) return new Promise(() => {})
-  const user = asRoot ? ['--reuid=postgres', '--regid=postgres', '--init-groups'] : []
-  const env: NodeJS.ProcessEnv = { ...process.env, LC_ALL: 'C.UTF-8' }
-  delete env.PGPORT
   const log = openSync(join(data, 'server.log'), 'a', 0o600)
   if (asRoot) {
     // Whoever copies the data as its own user copies this, too.
     const { uid, gid } = postgresUser()
     fchownSync(log, uid, gid)
   }
-  const child = spawn('setpriv', [...user, '--pdeathsig', 'INT', join(bin, 'postgres'), '-D', data, ...options], {
+  const child = spawn('setpriv', [...asPostgres('INT'), join(bin, 'postgres'), '-D', data, ...options], {
     cwd: '/',
-    env,
+    env: postgresEnvironment(),
     stdio: ['ignore', log, log],
     detached: true,
   })
@@ -233,7 +141,7 @@ export const startCluster = async ({
   makeHome(home)
   const secret = keptSecret(home, 'secret')
   const data = dataFolder(home)
-  if (!existsSync(join(data, 'PG_VERSION'))) createData(bin, data, secret, throwAway ? 'trust' : 'scram-sha-256')
+  if (!existsSync(join(data, 'PG_VERSION'))) await createData(bin, data, secret, throwAway ? 'trust' : 'scram-sha-256')
   const madeBy = readFileSync(join(data, 'PG_VERSION'), 'utf8').trim()
   const have = bin.split('/').at(-2)!
   if (madeBy !== have) {
