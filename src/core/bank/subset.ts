@@ -15,15 +15,19 @@ export const subsetOf = (
 ): readonly number[] | null => {
   const order = amounts.map((_, i) => i).filter((i) => (amounts[i] ?? 0n) > 0n && (amounts[i] ?? 0n) <= sum)
   const value = order.map((i) => amounts[i] ?? 0n)
-  // What the largest so many of the amounts from a place on come to at most: the bound of a branch.
-  const largest = value.map((_, from) => value.slice(from).toSorted((a, b) => (a > b ? -1 : a < b ? 1 : 0)))
+  // The largest amounts from each place on, as many as are added at most: the bound of a branch.
+  const largest: (readonly bigint[])[] = []
+  for (let from = value.length - 1; from >= 0; from--)
+    largest[from] = [value[from] ?? 0n, ...(largest[from + 1] ?? [])]
+      .toSorted((a, b) => (a > b ? -1 : a < b ? 1 : 0))
+      .slice(0, most)
   let left = tries
   const search = (from: number, rest: bigint, count: number): readonly number[] | null => {
     if (count === 0) return rest === 0n ? [] : null
     for (let i = from; i <= order.length - count; i++) {
       if (left-- <= 0) return null
-      const most = (largest[i] ?? []).slice(0, count).reduce((a, b) => a + b, 0n)
-      if (most < rest) return null
+      const atMost = (largest[i] ?? []).slice(0, count).reduce((a, b) => a + b, 0n)
+      if (atMost < rest) return null
       const one = value[i] ?? 0n
       if (one > rest) continue
       const found = search(i + 1, rest - one, count - 1)
