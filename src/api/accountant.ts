@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { day } from '@/contract/fields'
-import { formatDay, type Span } from '@/core/day'
+import type { Span } from '@/core/day'
 import { drawElsewhere } from '@/documents/drawElsewhere'
 import { makeNamedPaper } from '@/documents/make'
 import { listFilesOfSpan, listInvoicesOfSpan } from '@/data/queries/ofSpan'
@@ -9,7 +9,7 @@ import type { Asked } from '@/model/where'
 import { findList } from './lists'
 import { asCsvw, csvwName } from './lists/csvw'
 import { asCsv, MOST_ON_PAPER, onPaper } from './lists/files'
-import { makeListFile } from './lists/makeListFile'
+import { makeListFile, saidOf } from './lists/makeListFile'
 import { makeListElsewhere } from './makeListElsewhere'
 import { zipStream, type ZipEntry } from './zip'
 
@@ -43,12 +43,12 @@ function* described<Row>(...table: Parameters<typeof asCsv<Row>>): Generator<Zip
 }
 
 async function* entriesOf(asked: Asked, span: Span): AsyncGenerator<ZipEntry> {
-  const said = `${formatDay(span.from)} through ${formatDay(span.to)}`
   const sheets = []
   for (const name of REPORTS) {
     const { found, read, where } = await readTable(asked, span, name)
     yield* described(found.list, read, where)
-    if (read.rows.length <= MOST_ON_PAPER) sheets.push(onPaper(found.list, read, where, said))
+    if (read.rows.length <= MOST_ON_PAPER)
+      sheets.push(onPaper(found.list, read, where, await saidOf(found.list, asRead(span), where)))
   }
   const [first, ...more] = sheets
   if (first) yield ['reports.pdf', await drawElsewhere({ as: 'lists', lists: [first, ...more] })]

@@ -6,8 +6,10 @@ import type { AccountRow, ChartRow } from '@/model/books/account'
 import type { Tie } from '@/model/books/ties'
 import type { BalanceRow, JournalLine, ReportLine } from '@/model/books/bookRows'
 import { defineColumns, type Column } from './column'
+import { dayOf, yearUntil } from './days'
+import { partsOfBalance, partsOfCashFlow, partsOfProfit } from './reportParts'
 import { dayField, hiddenId, hiddenText, hiddenYes, search, type Fields } from './field'
-import { defineList } from './list'
+import { defineList, type List } from './list'
 
 const view = { view: hiddenText('View') }
 const asOf = { ...view, asOf: dayField('As of'), to: dayField('Through') }
@@ -51,6 +53,7 @@ export const trialBalanceList = defineList<BalanceRow>()({
   name: 'trial-balance',
   title: 'Trial balance',
   path: '/books',
+  days: dayOf,
   fields: asOf,
   columns: defineColumns<BalanceRow>([
     { key: 'account', head: 'Code', as: 'text', of: (r) => r.code },
@@ -63,14 +66,14 @@ export const trialBalanceList = defineList<BalanceRow>()({
   nothingFits: 'Nothing is in the books by this day.',
 })
 
-const report = <F extends Fields>(name: string, title: string, fields: F) =>
+type Report<F extends Fields> = Pick<List<ReportLine, F>, 'name' | 'title' | 'fields' | 'days' | 'parts'>
+
+const report = <F extends Fields>(of: Report<F>) =>
   defineList<ReportLine>()({
-    name,
-    title,
+    ...of,
     path: '/books',
-    fields,
     columns: defineColumns<ReportLine>([
-      { key: 'part', head: 'Part', as: 'text', of: (r) => r.part },
+      { key: 'part', head: 'Part', as: 'text', of: (r) => r.part, only: 'file' },
       { key: 'account', head: 'Account', as: 'text', of: (r) => r.code },
       { key: 'name', head: 'Name', as: 'text', of: (r) => r.name },
       { key: 'amount', head: 'Amount', as: 'money', of: (r) => r.amount },
@@ -81,20 +84,39 @@ const report = <F extends Fields>(name: string, title: string, fields: F) =>
     nothingFits: 'Nothing is in the books in these days.',
   })
 
-export const profitAndLossList = report('profit-and-loss', 'Profit and loss', span)
+export const profitAndLossList = report({
+  name: 'profit-and-loss',
+  title: 'Profit and loss',
+  fields: span,
+  days: yearUntil,
+  parts: partsOfProfit,
+})
 /** With what it is meant to be beside it, and how much more or less it is. */
 export const budgetColumns = defineColumns<ReportLine>([
   ...profitAndLossList.columns,
   { key: 'budget', head: 'Budget', as: 'money', of: (r) => r.budget ?? null },
   { key: 'over', head: 'Over budget', as: 'money', of: (r) => (r.budget ? subtractMoney(r.amount, r.budget) : null) },
 ])
-export const cashFlowList = report('cash-flow', 'Cash flow', span)
-export const balanceSheetList = report('balance-sheet', 'Balance sheet', asOf)
+export const cashFlowList = report({
+  name: 'cash-flow',
+  title: 'Cash flow',
+  fields: span,
+  days: yearUntil,
+  parts: partsOfCashFlow,
+})
+export const balanceSheetList = report({
+  name: 'balance-sheet',
+  title: 'Balance sheet',
+  fields: asOf,
+  days: dayOf,
+  parts: partsOfBalance,
+})
 
 export const tiesList = defineList<Tie>()({
   name: 'ties',
   title: 'Do they agree?',
   path: '/books',
+  days: dayOf,
   fields: asOf,
   columns: defineColumns<Tie>([
     { key: 'name', head: 'Figure', as: 'text', of: (t) => t.name, href: (t) => t.documents ?? t.inTheBooks },
@@ -126,6 +148,7 @@ export const accountList = defineList<AccountRow>()({
   name: 'account',
   title: 'Account',
   path: '/books/accounts',
+  days: yearUntil,
   fields: { account: hiddenId('Account'), from: dayField('From'), to: dayField('Through') },
   columns: defineColumns<AccountRow>([
     { key: 'on', head: 'Date', as: 'day', of: (l) => l.on, tone: 'quiet' },

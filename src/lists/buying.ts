@@ -11,6 +11,7 @@ import type {
 import type { NotInvoiced } from '@/model/buying/notInvoiced'
 import type { PayableRow } from '@/model/buying/payables'
 import { defineColumns } from './column'
+import { dayOf } from './days'
 import { dayField, hiddenId, links, search } from './field'
 import { defineList } from './list'
 
@@ -165,6 +166,7 @@ export const payablesList = defineList<PayableRow>()({
   name: 'payables',
   title: 'Payables',
   path: '/buying/payables',
+  days: dayOf,
   fields: { asOf: dayField('As of') },
   columns: defineColumns<PayableRow>([
     {
@@ -215,6 +217,7 @@ export const notInvoicedList = defineList<NotInvoiced>()({
   name: 'not-invoiced',
   title: 'Received, not invoiced',
   path: '/buying/not-invoiced',
+  days: dayOf,
   fields: { asOf: dayField('As of') },
   columns: defineColumns<NotInvoiced>([
     { key: 'name', head: 'Item', as: 'text', of: (r) => r.name, href: (r) => `/goods/${r.goodsId}` },

@@ -1,5 +1,6 @@
 import type { HeldLine } from '@/model/held/heldReport'
 import { defineColumns } from './column'
+import { dayOf } from './days'
 import { dayField } from './field'
 import { defineList } from './list'
 
@@ -30,6 +31,7 @@ export const heldList = defineList<HeldLine>()({
   name: 'held',
   title: 'Held money',
   path: '/owed/held',
+  days: dayOf,
   fields: { asOf: dayField('As of') },
   columns,
   opensBy: { by: 'customer', down: false },

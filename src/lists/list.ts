@@ -1,4 +1,5 @@
 import { createParser, parseAsInteger } from 'nuqs/server'
+import type { Day } from '@/core/day'
 import type { Column } from './column'
 import type { Fields, FilterOf } from './field'
 
@@ -16,6 +17,13 @@ export interface Asked<F> {
   readonly page: number
 }
 
+/** A part of a list on paper: under its title its rows, then what they come to. */
+export interface PaperPart<Row> {
+  readonly title: string
+  readonly rows: readonly Row[]
+  readonly total: Row | null
+}
+
 /** A list: what it is called, what narrows it, its columns, and how it opens. */
 export interface List<Row, F extends Fields = Fields> {
   /** In the address of its files: `/api/v1/export/invoices.csv`. */
@@ -25,8 +33,12 @@ export interface List<Row, F extends Fields = Fields> {
   readonly fields: F
   readonly columns: readonly Column<Row>[]
   readonly opensBy: Sort
+  /** The days it is of, also where its address says none. */
+  days?(filter: FilterOf<F>, today: Day): Partial<Record<'from' | 'to' | 'asOf', Day>>
   /** How it opens where it is narrowed to something else matters first: what is short. */
   narrowedOpensBy?(filter: FilterOf<F>): Sort | undefined
+  /** How it stands on paper, where it is read there part by part. */
+  parts?(rows: readonly Row[]): readonly PaperPart<Row>[]
   /** What is said where there is nothing at all, and where nothing fits. */
   readonly empty: string
   readonly nothingFits: string
@@ -51,15 +63,20 @@ const parseAsSort = (keys: readonly string[]) =>
 
 export const saySort = (sort: Sort): string => (sort.down ? `-${sort.by}` : sort.by)
 
+/** What an address narrows a list to. */
+export const readFilter = <F extends Fields>(
+  fields: F,
+  query: Readonly<Record<string, string | undefined>>,
+): FilterOf<F> =>
+  Object.fromEntries(Object.entries(fields).map(([name, field]) => [name, field.read(query[name])])) as FilterOf<F>
+
 /** Reads an address: what is not understood is left out, never refused. */
 export const readAsked = <Row, F extends Fields>(
   list: List<Row, F>,
   query: Readonly<Record<string, string | undefined>>,
 ): Asked<FilterOf<F>> => {
   const page = parseAsInteger.parseServerSide(query.page) ?? 1
-  const filter = Object.fromEntries(
-    Object.entries(list.fields).map(([name, field]) => [name, field.read(query[name])]),
-  ) as FilterOf<F>
+  const filter = readFilter(list.fields, query)
   const asked = parseAsSort(list.columns.map((c) => c.key)).parseServerSide(query.sort)
   return {
     filter,

@@ -1,5 +1,6 @@
 import type { OpenItem } from '@/model/receivables/openAsOf'
 import { defineColumns, type About } from './column'
+import { dayOf } from './days'
 import { dayField, hiddenId } from './field'
 import { defineList } from './list'
 
@@ -9,6 +10,7 @@ export const openItemsList = defineList<OpenItem>()({
   name: 'open-items',
   title: 'What is open',
   path: '/owed',
+  days: dayOf,
   fields: { customer: hiddenId('Customer'), asOf: dayField('As of') },
   columns: defineColumns<OpenItem>([
     {

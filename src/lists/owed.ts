@@ -2,6 +2,7 @@ import type { Day } from '@/core/day'
 import { AGE_COLUMNS, ageNames, lateOf, USUAL_LIMITS, type AgeColumn, type AgeLimits } from '@/core/receivables'
 import type { AgedRow } from '@/model/receivables/owed'
 import { defineColumns, type Column } from './column'
+import { dayOf } from './days'
 import { choice, dayField, hiddenId, hiddenText, links } from './field'
 import { defineList } from './list'
 
@@ -69,6 +70,7 @@ export const owedList = defineList<AgedRow>()({
   name: 'receivables',
   title: 'Owed to you',
   path: '/owed',
+  days: dayOf,
   fields: {
     asOf: dayField('As of'),
     by: choice('Aged from', { due: 'due date', invoice: 'invoice date' }),

@@ -4,6 +4,7 @@ import type { ProfitBy } from '@/core/kinds'
 import { present } from '@/core/present'
 import type { ProfitRow } from '@/model/sale/profit'
 import { defineColumns } from './column'
+import { twelveMonthsUntil } from './days'
 import { dayField, hiddenId, hiddenText, oneOf } from './field'
 import { defineList } from './list'
 
@@ -60,6 +61,7 @@ export const profitList = defineList<ProfitRow>()({
   name: 'profit',
   title: 'What it earned',
   path: '/sales/profit',
+  days: twelveMonthsUntil,
   fields: {
     by: oneOf('By', PROFIT_BY_NAMES, 'sale'),
     from: dayField('From'),

@@ -2,6 +2,7 @@ import type { Day } from '@/core/day'
 import { fateOf, type Fate, type OfferTally } from '@/core/sale'
 import type { OfferGroup, OrderInSpan, SaleCost, SalesBy, SentOffer } from '@/model/sale/reports'
 import { defineColumns, type Column } from './column'
+import { twelveMonthsUntil } from './days'
 import { choice, dayField, hiddenText } from './field'
 import { defineList } from './list'
 
@@ -79,6 +80,7 @@ export const offersList = defineList<OfferTally>()({
   name: 'offers',
   title: 'How estimates fare',
   path: '/sales/reports',
+  days: twelveMonthsUntil,
   fields: { ...span, by },
   columns: offersColumns(null),
   opensBy: { by: 'group', down: false },
@@ -93,6 +95,7 @@ export const sentOffersList = defineList<SentOffer>()({
   name: 'estimates-sent',
   title: 'Estimates sent',
   path: '/sales/reports',
+  days: twelveMonthsUntil,
   fields: { ...span, by, group: hiddenText('Group'), fate: choice('Outcome', FATE_NAMES) },
   columns: defineColumns<SentOffer>([
     ...ofSale,
@@ -117,6 +120,7 @@ export const saleCostsList = defineList<SaleCost>()({
   name: 'sale-costs',
   title: 'Estimate and actual',
   path: '/sales/reports',
+  days: twelveMonthsUntil,
   fields: span,
   columns: defineColumns<SaleCost>([
     ...ofSale,
@@ -154,6 +158,7 @@ const salesBy = <N extends 'sales-by-kind' | 'sales-by-channel'>(name: N, part: 
     name,
     title: `Sales by ${part}`,
     path: '/sales/reports',
+    days: twelveMonthsUntil,
     fields: span,
     columns: salesByColumns(part, null),
     opensBy: { by: 'total', down: true },
@@ -169,6 +174,7 @@ export const ordersList = defineList<OrderInSpan>()({
   name: 'orders',
   title: 'Orders',
   path: '/sales/reports',
+  days: twelveMonthsUntil,
   fields: { ...span, kind: hiddenText('Type'), channel: hiddenText('Channel') },
   columns: defineColumns<OrderInSpan>([
     ...ofSale,

@@ -2,6 +2,7 @@ import { zeroMoney } from '@/core/money'
 import { AGE_LIMITS } from '@/core/stock'
 import type { StockAge } from '@/model/goods/stockAges'
 import { defineColumns, type Column } from './column'
+import { dayOf } from './days'
 import { dayField, hiddenId } from './field'
 import { defineList } from './list'
 
@@ -24,6 +25,7 @@ export const stockAgesList = defineList<StockAge>()({
   name: 'stock-ages',
   title: 'Stock by age',
   path: '/goods/age',
+  days: dayOf,
   fields: { asOf: dayField('As of'), place: hiddenId('Place') },
   columns: defineColumns<StockAge>([
     { key: 'code', head: 'Code', as: 'text', of: (r) => r.code, tone: 'quiet', notOnPhone: true },

@@ -1,6 +1,7 @@
 import type { StockOnRow } from '@/model/goods/stockOn'
 import { pieceHref } from '@/contract/pieceHref'
 import { defineColumns, type About, type Column } from './column'
+import { dayOf } from './days'
 import { dayField, hiddenId } from './field'
 import { defineList } from './list'
 
@@ -65,6 +66,7 @@ export const stockOnList = defineList<StockOnRow>()({
   name: 'stock',
   title: 'Stock on a day',
   path: '/goods/stock',
+  days: dayOf,
   fields: { asOf: dayField('As of'), goods: hiddenId('Goods') },
   columns: stockOnColumns({ several: true, told: true, expire: true, one: false }),
   opensBy: { by: 'worth', down: true },

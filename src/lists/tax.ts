@@ -3,6 +3,7 @@ import { TREATMENT_NAMES } from '@/core/names'
 import type { TaxRow } from '@/model/books/bookRows'
 import type { Taxed } from '@/model/books/journal'
 import { defineColumns } from './column'
+import { yearUntil } from './days'
 import { dayField, hiddenId, hiddenText } from './field'
 import { defineList } from './list'
 
@@ -38,6 +39,7 @@ export const taxList = defineList<TaxRow>()({
   name: 'tax',
   title: 'Tax',
   path: '/books',
+  days: yearUntil,
   fields: span,
   columns: taxColumns(null),
   opensBy: { by: 'code', down: false },
@@ -50,6 +52,7 @@ export const taxedList = defineList<Taxed>()({
   name: 'taxed-documents',
   title: 'Taxed documents',
   path: '/books',
+  days: yearUntil,
   fields: { ...span, code: hiddenId('Tax code'), component: hiddenId('Component') },
   columns: defineColumns<Taxed>([
     { key: 'on', head: 'Date', as: 'day', of: (r) => r.on, tone: 'quiet' },

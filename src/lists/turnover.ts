@@ -1,6 +1,7 @@
 import { daysItLasts, marginOf, turnsAYear } from '@/core/stock'
 import type { Turnover } from '@/model/goods/turnover'
 import { defineColumns } from './column'
+import { twelveMonthsUntil } from './days'
 import { dayField } from './field'
 import { defineList } from './list'
 
@@ -8,6 +9,7 @@ export const turnoverList = defineList<Turnover>()({
   name: 'turnover',
   title: 'What sells, what stays',
   path: '/goods/turnover',
+  days: twelveMonthsUntil,
   fields: { from: dayField('From'), to: dayField('Through') },
   columns: defineColumns<Turnover>([
     { key: 'code', head: 'Code', as: 'text', of: (r) => r.code, tone: 'quiet', notOnPhone: true },

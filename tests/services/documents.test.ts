@@ -21,7 +21,7 @@ import { changeGoods } from '@/services/goods/keepGoods'
 import { offerSale } from '@/services/sales/offerSale'
 import { requestDeposit } from '@/services/sales/requestDeposit'
 import { startSale } from '@/services/sales/startSale'
-import { lyingOver, pdfText } from './pdfText'
+import { lyingOver, pdfText } from '../pdfText'
 import { openTestShop, type TestShop } from './shop'
 
 let s: TestShop

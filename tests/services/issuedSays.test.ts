@@ -14,7 +14,7 @@ import { sellAtCounter } from '@/services/money/sellAtCounter'
 import { addCustomer, changeCustomer } from '@/services/people/keepCustomer'
 import { changeSale } from '@/services/sales/changeSale'
 import { startSale } from '@/services/sales/startSale'
-import { pdfText } from './pdfText'
+import { pdfText } from '../pdfText'
 import { openTestShop, type TestShop } from './shop'
 
 let s: TestShop

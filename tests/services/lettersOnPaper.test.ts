@@ -8,7 +8,7 @@ import { makePaper } from '@/documents/make'
 import { billSale } from '@/services/billing/billSale'
 import { addCustomer } from '@/services/people/keepCustomer'
 import { startSale } from '@/services/sales/startSale'
-import { pdfText } from './pdfText'
+import { pdfText } from '../pdfText'
 import { openTestShop, type TestShop } from './shop'
 
 let s: TestShop

@@ -8,7 +8,7 @@ import { orderForSale } from '@/services/buying/orderForSale'
 import { changeOrder, orderGoods, sendOrder } from '@/services/buying/orderGoods'
 import { startSale } from '@/services/sales/startSale'
 import { openBuying } from './buyingDesk'
-import { pdfText } from './pdfText'
+import { pdfText } from '../pdfText'
 import type { TestShop } from './shop'
 
 // Rosin comes from Gutwerk Strings at 6.00; today is 1 March.

@@ -16,7 +16,7 @@ import { handOver } from '@/services/sales/handOver'
 import { offerSale } from '@/services/sales/offerSale'
 import { requestDeposit } from '@/services/sales/requestDeposit'
 import { startSale } from '@/services/sales/startSale'
-import { lyingOver } from './pdfText'
+import { lyingOver } from '../pdfText'
 import { openTestShop, type TestShop } from './shop'
 import { listHandovers } from '@/data/queries/handover'
 

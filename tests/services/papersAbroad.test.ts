@@ -23,7 +23,7 @@ import { bounceReceipt, voidReceipt } from '@/services/money/voidReceipt'
 import { changeCustomer } from '@/services/people/keepCustomer'
 import { handOver } from '@/services/sales/handOver'
 import { startSale } from '@/services/sales/startSale'
-import { pdfText } from './pdfText'
+import { pdfText } from '../pdfText'
 import { openTestShop, type TestShop } from './shop'
 
 const WORDS = Object.keys(PAPER_WORDS) as PaperWord[]

@@ -1,6 +1,6 @@
 import { beforeAll, describe, expect, test } from 'vitest'
 import { present } from '@/core/present'
-import { pdfText } from './pdfText'
+import { pdfText } from '../pdfText'
 import { day } from '@/core/day'
 import { type Business } from '@/data/queries/business'
 import { entriesOfPapers } from '@/data/queries/ledger'

@@ -11,7 +11,7 @@ import { takeReceipt } from '@/services/money/takeReceipt'
 import { changeCustomer } from '@/services/people/keepCustomer'
 import { handOver } from '@/services/sales/handOver'
 import { startSale } from '@/services/sales/startSale'
-import { pdfText } from './pdfText'
+import { pdfText } from '../pdfText'
 import { openTestShop, type TestShop } from './shop'
 
 let s: TestShop

@@ -20,7 +20,7 @@ import { handOver } from '@/services/sales/handOver'
 import { startSale } from '@/services/sales/startSale'
 import { changeSettings } from '@/services/access/changeSettings'
 import { addOutfit, addToldGoods } from './history/pieces'
-import { pdfText } from './pdfText'
+import { pdfText } from '../pdfText'
 import { openTestShop, type TestShop } from './shop'
 
 let s: TestShop

@@ -16,7 +16,7 @@ import { joinCustomers } from '@/services/people/joinCustomers'
 import { startSale } from '@/services/sales/startSale'
 import { readAboutPaper } from '@/services/post/letterFacts'
 import { openBuying } from './buyingDesk'
-import { pdfText } from './pdfText'
+import { pdfText } from '../pdfText'
 import type { TestShop } from './shop'
 
 // Twenty rosin at 6.00 lie there, which come from Gutwerk Strings in packs of six at 6.00; today is 1 March.

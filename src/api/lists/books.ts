@@ -1,4 +1,3 @@
-import { yearStart, type Day } from '@/core/day'
 import { sumMoney, type Money } from '@/core/money'
 import {
   accountList,
@@ -12,6 +11,7 @@ import {
   tiesList,
   trialBalanceList,
 } from '@/lists/books'
+import { dayOf, yearUntil } from '@/lists/days'
 import { taxColumns, taxedList, taxList } from '@/lists/tax'
 import { linesOfBalance, linesOfBudget, linesOfCashFlow, readJournalLines } from '@/model/books/bookRows'
 import { readBudgeted } from '@/model/books/budget'
@@ -23,28 +23,19 @@ import { readAccount, readChart } from '@/model/books/account'
 import { readClosings, readTax, readTaxed } from '@/model/books/journal'
 import { given, pageOfAll, pageOfQuery, partOf, reader } from './reader'
 
-const yearOf = ({ from, to }: { readonly from: Day | null; readonly to: Day | null }, today: Day) => {
-  const last = to ?? today
-  return { from: from ?? yearStart(last), to: last }
-}
-
-/** Of which day a list says how things stood. */
-const dayOf = ({ asOf, to }: { readonly asOf: Day | null; readonly to: Day | null }, today: Day): Day =>
-  asOf ?? to ?? today
-
 export const journal = reader(journalList, async (where, asked, size) => {
   const rows = await readJournalLines(where, given(asked.filter), partOf(asked, size, journalList.opensBy))
   return pageOfQuery(journalList.columns, rows, size)
 })
 
 export const trialBalance = reader(trialBalanceList, async (where, asked, size) => {
-  const day = dayOf(asked.filter, where.today)
-  const balance = await readTrialBalance(where.db, day, where.currency)
+  const { asOf } = dayOf(asked.filter, where.today)
+  const balance = await readTrialBalance(where.db, asOf, where.currency)
   return { ...pageOfAll(trialBalanceList, balance.rows, asked, size, where), balance }
 })
 
 export const profitAndLoss = reader(profitAndLossList, async (where, asked, size) => {
-  const of = yearOf(asked.filter, where.today)
+  const of = yearUntil(asked.filter, where.today)
   const [report, meant] = await Promise.all([
     readProfitAndLoss(where.db, of, where.currency),
     readBudgeted(where.db, of, where.currency),
@@ -54,15 +45,15 @@ export const profitAndLoss = reader(profitAndLossList, async (where, asked, size
 })
 
 export const cashFlow = reader(cashFlowList, async (where, asked, size) => {
-  const report = await readCashFlow(where.db, yearOf(asked.filter, where.today), where.currency)
+  const report = await readCashFlow(where.db, yearUntil(asked.filter, where.today), where.currency)
   return pageOfAll(cashFlowList, linesOfCashFlow(report), asked, size, where)
 })
 
 export const balanceSheet = reader(balanceSheetList, async (where, asked, size) => {
-  const day = dayOf(asked.filter, where.today)
+  const { asOf } = dayOf(asked.filter, where.today)
   return pageOfAll(
     balanceSheetList,
-    linesOfBalance(await readBalanceSheet(where.db, day, where.currency)),
+    linesOfBalance(await readBalanceSheet(where.db, asOf, where.currency)),
     asked,
     size,
     where,
@@ -70,13 +61,13 @@ export const balanceSheet = reader(balanceSheetList, async (where, asked, size) 
 })
 
 export const tax = reader(taxList, async (where, asked, size) => {
-  const span = yearOf(asked.filter, where.today)
+  const span = yearUntil(asked.filter, where.today)
   return pageOfAll({ ...taxList, columns: taxColumns(span) }, await readTax(where, span), asked, size, where)
 })
 
 export const taxed = reader(taxedList, async (where, asked, size) => {
   const { code, component } = given(asked.filter)
-  const filter = { ...yearOf(asked.filter, where.today), code, component }
+  const filter = { ...yearUntil(asked.filter, where.today), code, component }
   const { rows, of } = await readTaxed(where, filter, partOf(asked, size, taxedList.opensBy))
   const sum = (amounts: readonly Money[]) => sumMoney(amounts, where.currency)
   const sums = { net: sum(of.map((t) => t.net)), tax: sum(of.map((t) => t.amount)) }
@@ -84,13 +75,13 @@ export const taxed = reader(taxedList, async (where, asked, size) => {
 })
 
 export const ties = reader(tiesList, async (where, asked, size) => {
-  const day = dayOf(asked.filter, where.today)
-  return pageOfAll(tiesList, await readTies(where.db, day, where.currency), asked, size, where)
+  const { asOf } = dayOf(asked.filter, where.today)
+  return pageOfAll(tiesList, await readTies(where.db, asOf, where.currency), asked, size, where)
 })
 
 export const account = reader(accountList, async (where, asked, size) => {
   const id = asked.filter.account ?? 0
-  const span = yearOf(asked.filter, where.today)
+  const span = yearUntil(asked.filter, where.today)
   const { by, down } = accountList.opensBy
   // A balance runs from line to line: in any other order all the lines are read.
   if (size === 'all' || asked.sort.by !== by || asked.sort.down !== down)

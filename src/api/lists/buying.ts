@@ -8,6 +8,7 @@ import {
   supplierPaymentsList,
   suppliersList,
 } from '@/lists/buying'
+import { dayOf } from '@/lists/days'
 import {
   readBillList,
   readOrderList,
@@ -64,7 +65,7 @@ export const suppliers = reader(suppliersList, async (where, asked, size) =>
 )
 
 export const payables = reader(payablesList, async (where, asked, size) => {
-  const asOf = asked.filter.asOf ?? where.today
+  const { asOf } = dayOf(asked.filter, where.today)
   const rows = await readPayables(where.db, { asOf }, where.currency)
   return { ...pageOfAll(payablesList, rows, asked, size, where), asOf }
 })
@@ -74,6 +75,6 @@ export const proposals = reader(proposalsList, async (where, asked, size) =>
 )
 
 export const notInvoiced = reader(notInvoicedList, async (where, asked, size) => {
-  const asOf = asked.filter.asOf ?? where.today
+  const { asOf } = dayOf(asked.filter, where.today)
   return { ...pageOfAll(notInvoicedList, await readNotInvoiced(where, asOf), asked, size, where), asOf }
 })

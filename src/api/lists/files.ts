@@ -96,12 +96,14 @@ const paperCell = <Row>(column: Column<Row>, row: Row, where: Where): string =>
 /** A list as it stands on paper, with what it is narrowed to. */
 export const onPaper = <Row>(list: List<Row>, read: Read<Row>, where: Where, said: string): ListOnPaper => {
   const columns = onScreen(read.columns)
+  const cells = (row: Row): readonly string[] => columns.map((c) => paperCell(c, row, where))
+  const parts = list.parts?.(read.rows) ?? [{ title: '', rows: read.rows, total: null }]
   return {
     title: list.title,
     about: [where.business.name, formatDay(where.today), said].filter(Boolean).join(' · '),
     size: letterPaper(where.business),
     heads: columns.map((c) => ({ text: c.head, right: isFigure(c) })),
-    rows: read.rows.map((row) => columns.map((c) => paperCell(c, row, where))),
+    parts: parts.map(({ title, rows, total }) => ({ title, rows: rows.map(cells), total: total && cells(total) })),
     sums: sumRow(list, columns, read, shownSum),
   }
 }

@@ -2,11 +2,14 @@ import type { Day } from '@/core/day'
 import type { Db } from '@/data/connect'
 import { findBusiness } from '@/data/queries/business'
 import { present } from '@/core/present'
-import type { Fields } from '@/lists/field'
+import { readNames } from '@/data/queries/names'
+import { readFilter } from '@/lists/list'
+import { sayNarrowed } from '@/lists/narrowed'
+import type { Where } from '@/model/where'
 import { findList } from './index'
 import { asCsvw, csvwName } from './csvw'
 import { asCsv, asJson, asPdf, asXlsx, MOST_ON_PAPER } from './files'
-import type { Size } from './reader'
+import type { AnyReader, Size } from './reader'
 
 const TYPES = ['csv', 'csv-metadata.json', 'xlsx', 'pdf', 'json'] as const
 
@@ -45,20 +48,16 @@ const CSVW = 'application/csvm+json'
 const SHEET = 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet'
 
 /** What an address narrows a list to, in words for the head of a sheet. */
-const sayFilter = (query: URLSearchParams, fields: Fields): string =>
-  [...query]
-    .flatMap(([name, value]) =>
-      Object.hasOwn(fields, name) && value !== '' ? [`${fields[name]?.label}: ${value}`] : [],
-    )
-    .join(', ')
+export const saidOf = async (list: AnyReader['list'], query: Readonly<Record<string, string>>, { db, today }: Where) =>
+  sayNarrowed(list, query, today, await readNames(db, readFilter(list.fields, query)))
 
 /** Reads a list and writes it as a file, or says how many rows are too many for paper. */
 export const makeListFile = async (db: Db, wish: ListWish): Promise<ListFile | { readonly tooLong: number }> => {
   const { list, read } = present(findList(wish.list))
   const business = present(await findBusiness(db))
   const where = { db, business, today: wish.today, currency: business.currency }
-  const query = new URLSearchParams(wish.search)
-  const found = await read(where, Object.fromEntries(query), wish.rows)
+  const query = Object.fromEntries(new URLSearchParams(wish.search))
+  const found = await read(where, query, wish.rows)
   const text = (said: string, type: string, name: string) => ({ body: new TextEncoder().encode(said), type, name })
   switch (wish.as) {
     case 'csv-metadata.json':
@@ -76,7 +75,7 @@ export const makeListFile = async (db: Db, wish: ListWish): Promise<ListFile | {
       return found.rows.length > MOST_ON_PAPER
         ? { tooLong: found.rows.length }
         : {
-            body: new Uint8Array(await asPdf(list, found, where, sayFilter(query, list.fields))),
+            body: new Uint8Array(await asPdf(list, found, where, await saidOf(list, query, where))),
             type: 'application/pdf',
             name: `${list.name}.pdf`,
             inline: true,

@@ -1,5 +1,6 @@
 import { isPositiveMoney, parseMoney, subtractMoney, type Money } from '@/core/money'
 import { settlementsList, slipsList } from '@/lists/bank'
+import { dayOf } from '@/lists/days'
 import { drawerList } from '@/lists/drawer'
 import { EXPECTED_WEEKS } from '@/core/receivables'
 import { expectedList } from '@/lists/expected'
@@ -58,7 +59,7 @@ export const expected = reader(expectedList, async (where, asked, size) =>
 export const receivables = reader(owedList, async (where, asked, size) => {
   const { asOf, by, group, show, kind, channel } = asked.filter
   const wish = {
-    asOf: asOf ?? where.today,
+    ...dayOf(asked.filter, where.today),
     by: by ?? 'due',
     group: group ?? 'customer',
     only: given({ kind, channel }),
@@ -85,7 +86,7 @@ export const layaways = reader(layawaysList, async (where, asked, size) =>
 )
 
 export const held = reader(heldList, async (where, asked, size) => {
-  const report = await readHeldReport(where.db, asked.filter.asOf ?? where.today, where.currency)
+  const report = await readHeldReport(where.db, dayOf(asked.filter, where.today).asOf, where.currency)
   return { ...pageOfAll(heldList, report.lines, asked, size, where), report }
 })
 
@@ -103,7 +104,7 @@ export const settlements = reader(settlementsList, async (where, asked, size) =>
 )
 
 export const openItems = reader(openItemsList, async (where, asked, size) => {
-  const { customer, asOf } = asked.filter
-  const open = await readOpenAsOf(where, customer ?? 0, asOf ?? where.today)
+  const { asOf } = dayOf(asked.filter, where.today)
+  const open = await readOpenAsOf(where, asked.filter.customer ?? 0, asOf)
   return pageOfAll(openItemsList, open?.dues ?? [], asked, size, where)
 })

@@ -1,7 +1,7 @@
-import { addMonths, type Day } from '@/core/day'
 import { basketsList } from '@/lists/baskets'
 import { customersList } from '@/lists/customers'
 import { goodsList } from '@/lists/goods'
+import { dayOf, twelveMonthsUntil } from '@/lists/days'
 import { deliveriesList } from '@/lists/deliveries'
 import { readDeliveries } from '@/model/parcel/deliveries'
 import { stockAgesList } from '@/lists/stockAges'
@@ -44,11 +44,6 @@ import { readOpenBaskets, readSaleList } from '@/model/sale/saleList'
 import { readUsual } from '@/model/sale/usualGoods'
 import { given, pageOfAll, pageOfQuery, partOf, reader } from './reader'
 
-const spanOf = (filter: { readonly from: Day | null; readonly to: Day | null }, today: Day) => {
-  const to = filter.to ?? today
-  return { from: filter.from ?? addMonths(to, -12), to }
-}
-
 export const sales = reader(salesList, async (where, asked, size) => {
   const { customer, stands, ...rest } = asked.filter
   const which = stands === 'all' ? null : stands
@@ -81,7 +76,7 @@ export const post = reader(postList, async (where, asked, size) => {
 
 export const offers = reader(offersList, async (where, asked, size) => {
   const { db, business, today } = where
-  const kept = { ...spanOf(asked.filter, today), by: asked.filter.by ?? ('month' as const) }
+  const kept = { ...twelveMonthsUntil(asked.filter, today), by: asked.filter.by ?? ('month' as const) }
   const rows = await readOffers(db, kept, kept.by, business, today)
   return pageOfAll({ ...offersList, columns: offersColumns(kept) }, rows, asked, size, where)
 })
@@ -89,14 +84,14 @@ export const offers = reader(offersList, async (where, asked, size) => {
 export const sentOffers = reader(sentOffersList, async (where, asked, size) => {
   const { db, business, today } = where
   const { by, group, fate } = asked.filter
-  const rows = (await readSentOffers(db, spanOf(asked.filter, today), by ?? 'month', business, today)).filter(
-    (r) => (group === null || r.group === group) && (fate === null || fateOf(r) === fate),
-  )
+  const rows = (
+    await readSentOffers(db, twelveMonthsUntil(asked.filter, today), by ?? 'month', business, today)
+  ).filter((r) => (group === null || r.group === group) && (fate === null || fateOf(r) === fate))
   return pageOfAll(sentOffersList, rows, asked, size, where)
 })
 
 export const saleCosts = reader(saleCostsList, async (where, asked, size) => {
-  const span = spanOf(asked.filter, where.today)
+  const span = twelveMonthsUntil(asked.filter, where.today)
   const { by, down } = saleCostsList.opensBy
   const usual = asked.sort.by === by && asked.sort.down === down
   if (!usual || size === 'all')
@@ -107,7 +102,7 @@ export const saleCosts = reader(saleCostsList, async (where, asked, size) => {
 
 const salesBy = (list: typeof salesByKindList | typeof salesByChannelList, by: 'kind' | 'channel') =>
   reader(list, async (where, asked, size) => {
-    const span = spanOf(asked.filter, where.today)
+    const span = twelveMonthsUntil(asked.filter, where.today)
     const rows = await readSalesBy(where.db, span, by, where.currency)
     return pageOfAll({ ...list, columns: salesByColumns(by, span) }, rows, asked, size, where)
   })
@@ -117,7 +112,7 @@ export const salesByChannel = salesBy(salesByChannelList, 'channel')
 
 export const orders = reader(ordersList, async (where, asked, size) => {
   const { kind, channel } = given(asked.filter)
-  const of = { ...spanOf(asked.filter, where.today), kind, channel }
+  const of = { ...twelveMonthsUntil(asked.filter, where.today), kind, channel }
   const { rows, sums } = await readOrders(where.db, of, partOf(asked, size, ordersList.opensBy), where.currency)
   return pageOfQuery(ordersList.columns, rows, size, { sums })
 })
@@ -136,7 +131,7 @@ export const baskets = reader(basketsList, async (where, asked, size) =>
 )
 
 export const stockOn = reader(stockOnList, async (where, asked, size) => {
-  const asOf = asked.filter.asOf ?? where.today
+  const { asOf } = dayOf(asked.filter, where.today)
   const { goods: of } = asked.filter
   const usual = asked.sort.by === stockOnList.opensBy.by && asked.sort.down === stockOnList.opensBy.down
   const isPage = of === null && usual && size !== 'all'
@@ -160,13 +155,13 @@ export const deliveries = reader(deliveriesList, async (where, asked, size) =>
 )
 
 export const stockAges = reader(stockAgesList, async (where, asked, size) => {
-  const asOf = asked.filter.asOf ?? where.today
+  const { asOf } = dayOf(asked.filter, where.today)
   const rows = await readStockAges(where, { asOf, placeId: asked.filter.place ?? undefined })
   return { ...pageOfAll(stockAgesList, rows, asked, size, where), asOf }
 })
 
 export const profit = reader(profitList, async (where, asked, size) => {
-  const span = spanOf(asked.filter, where.today)
+  const span = twelveMonthsUntil(asked.filter, where.today)
   const { kind, channel, customer: customerId } = given(asked.filter)
   // What one of them is made of are its sales.
   const by = (kind ?? channel ?? customerId) === undefined ? (asked.filter.by ?? 'sale') : 'sale'
@@ -188,7 +183,7 @@ export const profit = reader(profitList, async (where, asked, size) => {
 })
 
 export const turnover = reader(turnoverList, async (where, asked, size) => {
-  const span = spanOf(asked.filter, where.today)
+  const span = twelveMonthsUntil(asked.filter, where.today)
   return { ...pageOfAll(turnoverList, await readTurnover(where, span), asked, size, where), span }
 })
 

@@ -1,5 +1,6 @@
 import { z } from 'zod'
-import { day as readDay, monthStart, yearOf, yearStart, type Day } from '@/core/day'
+import { yearUntil } from '@/lists/days'
+import { day as readDay, monthStart, yearOf, type Day } from '@/core/day'
 import { monthView } from '@/model/books/month'
 import { findEntry, listEntries } from '@/data/queries/ledger'
 import { day } from '@/contract/fields'
@@ -26,10 +27,6 @@ import { viewOfEntry } from '@/model/books/entryView'
 
 const asOf = z.object({ asOf: day.optional() })
 const span = z.object({ from: day.optional(), to: day.optional() })
-const spanOf = (q: z.output<typeof span>, today: Day) => ({
-  from: q.from ?? yearStart(q.to ?? today),
-  to: q.to ?? today,
-})
 const SPREADSHEETS =
   'text/csv, application/vnd.openxmlformats-officedocument.spreadsheetml.sheet, application/octet-stream'
 const cursor = z.object({ on: day, id: z.number().int() })
@@ -49,16 +46,16 @@ export const books = [
     ({ db, business, today, query }) => budgetView(db, query.year ?? yearOf(today), business.currency),
   ),
   read('/books/profit-and-loss', 'Income less cost of goods less expenses.', span, ({ db, business, today, query }) =>
-    profitAndLossView(db, spanOf(query, today), business.currency),
+    profitAndLossView(db, yearUntil(query, today), business.currency),
   ),
   read(
     '/books/cash-flow',
     'Where cash came from and went, from the accounts on the other side of it.',
     span,
-    ({ db, business, today, query }) => cashFlowView(db, spanOf(query, today), business.currency),
+    ({ db, business, today, query }) => cashFlowView(db, yearUntil(query, today), business.currency),
   ),
   read('/books/tax', 'Tax by code and component.', span, ({ db, business, today, query }) =>
-    taxView(db, spanOf(query, today), business.currency),
+    taxView(db, yearUntil(query, today), business.currency),
   ),
   read('/books/ties', 'What the documents say beside what the accounts say.', asOf, ({ db, business, today, query }) =>
     tiesView(db, query.asOf ?? today, business.currency),

@@ -2,7 +2,7 @@ import { dropCustomer } from '@/services/dropWhole'
 import { importCustomers } from '@/services/people/importCustomers'
 import { dropCalendarLink, makeCalendarLink } from '@/services/access/calendar'
 import { z } from 'zod'
-import { yearStart } from '@/core/day'
+import { yearUntil } from '@/lists/days'
 import { day, id as idField } from '@/contract/fields'
 import { joinCustomers } from '@/services/people/joinCustomers'
 import { readLookAlikes } from '@/model/people/lookAlikes'
@@ -93,8 +93,7 @@ export const people = [
     '/customers/{id}/statement',
     'What a customer owed, what happened, and what they owe.',
     z.object({ from: day.optional(), to: day.optional() }),
-    ({ db, id, business, today, query }) =>
-      statementView(db, id, { from: query.from ?? yearStart(today), to: query.to ?? today }, business),
+    ({ db, id, business, today, query }) => statementView(db, id, yearUntil(query, today), business),
     'customer',
   ),
   change(

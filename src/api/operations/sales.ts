@@ -20,7 +20,7 @@ import { heronParcel } from '@/standins/carrier/carrier'
 import { offerSale } from '@/services/sales/offerSale'
 import { requestDeposit } from '@/services/sales/requestDeposit'
 import { startSale } from '@/services/sales/startSale'
-import { addMonths, type Day } from '@/core/day'
+import { twelveMonthsUntil } from '@/lists/days'
 import { err, ok } from '@/core/result'
 import { findBusiness } from '@/data/queries/business'
 import { listRepeats } from '@/data/queries/repeats'
@@ -41,10 +41,6 @@ import { invoiceView } from '@/model/invoice/invoiceView'
 
 const ofSale = { path: { saleId: 'id' } }
 const span = z.object({ from: day.optional(), to: day.optional() })
-const spanOf = (q: z.output<typeof span>, today: Day) => ({
-  from: q.from ?? addMonths(today, -12),
-  to: q.to ?? today,
-})
 
 const runRepeatsNow: Operation = {
   method: 'POST',
@@ -181,7 +177,7 @@ export const sales = [
     'How many estimates became orders, by month, kind, channel or customer, or what they were lost to.',
     span.extend({ by: z.enum(['month', 'kind', 'channel', 'customer', 'reason']).default('month') }),
     async ({ db, business, today, query }) => ({
-      items: await offersView(db, spanOf(query, today), query.by, business, today),
+      items: await offersView(db, twelveMonthsUntil(query, today), query.by, business, today),
       next: null,
     }),
   ),
@@ -189,7 +185,8 @@ export const sales = [
     '/reports/profit',
     'What was earned, by sale, item, customer, kind, channel or month: together the gross profit.',
     span.extend({ by: z.enum(PROFIT_BY).optional() }),
-    ({ db, business, today, query }) => profitView(db, query.by ?? 'sale', spanOf(query, today), business.currency),
+    ({ db, business, today, query }) =>
+      profitView(db, query.by ?? 'sale', twelveMonthsUntil(query, today), business.currency),
   ),
   read(
     '/reports/sale-costs',
@@ -197,7 +194,7 @@ export const sales = [
     span.extend(page.shape),
     async ({ db, business, today, query }) =>
       listOf(
-        await saleCostsView(db, spanOf(query, today), business, {
+        await saleCostsView(db, twelveMonthsUntil(query, today), business, {
           limit: query.limit,
           after: readCursor(z.number().int(), query.after),
         }),

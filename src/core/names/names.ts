@@ -93,6 +93,9 @@ export const ACCOUNT_KIND_NAMES: Names<AccountKind> = {
   expense: 'Expense',
 }
 
+/** What of the balance sheet is in no account: earned, and carried to none by closing a year. */
+export const PROFIT_NOT_CARRIED = 'Profit not yet carried to retained earnings'
+
 export const TREATMENT_NAMES: Names<(typeof TREATMENTS)[number]> = {
   taxed: 'Taxed',
   zero: 'Zero-rated',

@@ -32,6 +32,11 @@ export interface MonthOfCash extends CashMove {
   readonly since: boolean
 }
 
+const TAX: AccountRole = 'tax-due'
+/** What an account is for; what a tax has for its own is for it, as the account of all taxes is. */
+const roleOf = (a: SQL): SQL => sql`coalesce(${a}.role,
+  (select ${TAX}::text from tax_component t where t.account_id = ${a}.id limit 1))`
+
 /** What moved across from cash in a span, from the kept sums and, in the broken months at its ends, from the lines. */
 const movesOf = (span: Span, since: boolean): SQL => {
   const { firstMonth, endMonth, andBroken } = wholeMonths(span)
@@ -61,7 +66,7 @@ export const listCashMonths = async (
     before.to < before.from ? movesOf(after, true) : sql`${movesOf(before, false)} union all ${movesOf(after, true)}`
   return (
     await db.execute<Row>(sql`
-      select a.id, a.code, a.name, a.kind, a.role, x.month::text, x.since, sum(x.debit)::text as debit, sum(x.credit)::text as credit
+      select a.id, a.code, a.name, a.kind, ${roleOf(sql`a`)} as role, x.month::text, x.since, sum(x.debit)::text as debit, sum(x.credit)::text as credit
         from (${moves}) x(account_id, month, debit, credit, since)
         join account a on a.id = x.account_id group by a.id, x.month, x.since order by a.code, x.month`)
   ).map(({ debit, credit, ...a }) => ({

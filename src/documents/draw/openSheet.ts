@@ -8,7 +8,8 @@ interface Wish {
   readonly author?: string
   readonly language: string
   readonly rtl?: boolean
-  readonly size: 'A4' | 'LETTER' | readonly [number, number]
+  /** Of its first page; null where that is known when it is measured. */
+  readonly size: 'A4' | 'LETTER' | readonly [number, number] | null
 }
 
 type FontKitFont = { readonly font: { hasGlyphForCodePoint: (point: number) => boolean } }
@@ -16,7 +17,7 @@ type FontKitFont = { readonly font: { hasGlyphForCodePoint: (point: number) => b
 /** A tagged document (PDF/UA) without margins of its own, its typefaces registered; what it comes to when it is closed. */
 export const openSheet = (wish: Wish): { readonly sheet: Sheet; readonly close: () => Promise<Buffer> } => {
   const doc = new PDFDocument({
-    size: wish.size as string | [number, number],
+    ...(wish.size === null ? { autoFirstPage: false } : { size: wish.size as string | [number, number] }),
     margin: 0,
     // A typeface of our own sets everything; the library's would not be embedded.
     font: null as unknown as string,

@@ -6,6 +6,7 @@ import {
   type ReportRow,
   type TrialBalance,
 } from '@/core/ledger'
+import { PROFIT_NOT_CARRIED } from '@/core/names'
 import { zeroMoney, type Money } from '@/core/money'
 import type { Part } from '@/data/queries/inOrder'
 import { listJournalLines, type JournalFilter, type JournalLineRow } from '@/data/queries/journalLines'
@@ -76,5 +77,5 @@ export const linesOfBalance = (b: BalanceSheet): readonly ReportLine[] => [
   ...partOf('assets', b.assets),
   ...partOf('liabilities', b.liabilities),
   ...partOf('equity', b.equity),
-  { part: 'equity', code: '', name: 'earned so far', amount: b.earnings },
+  { part: 'equity', code: '', name: PROFIT_NOT_CARRIED, amount: b.earnings },
 ]

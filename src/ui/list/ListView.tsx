@@ -1,6 +1,7 @@
 import type { About, Column } from '@/lists/column'
 import type { Field, Fields } from '@/lists/field'
 import type { List, Sort } from '@/lists/list'
+import { sayNarrowed } from '@/lists/narrowed'
 import type { Sums } from '@/lists/sum'
 import { ChosenTag } from '../ChosenTag'
 import { Empty } from '../Empty'
@@ -48,37 +49,41 @@ export const ListNarrow = <Row,>({ open, about, counts, customer }: Props<Row>) 
   const { list, query } = open
   const of = (as: Field<unknown>['as']) => Object.entries(list.fields).filter(([, f]) => f.as === as)
   const asked = askedFields(list.fields)
+  const said = sayNarrowed(list, query, about.today, { customer })
   return (
-    <div className="no-print mb-3 grid gap-2">
-      <div className="flex flex-wrap items-center gap-x-5 gap-y-2">
-        {of('search').map(([name, f]) => (
-          <SearchBox key={name} label={f.label} placeholder={f.placeholder ?? ''} />
-        ))}
-        {of('links').map(([name, f]) => (
-          <ListLinks
-            key={name}
-            name={name}
-            label={f.label}
-            choices={f.choices ?? []}
-            usual={f.otherwise}
+    <>
+      {said && <p className="sub mb-3 hidden print:block">{said}</p>}
+      <div className="no-print mb-3 grid gap-2">
+        <div className="flex flex-wrap items-center gap-x-5 gap-y-2">
+          {of('search').map(([name, f]) => (
+            <SearchBox key={name} label={f.label} placeholder={f.placeholder ?? ''} />
+          ))}
+          {of('links').map(([name, f]) => (
+            <ListLinks
+              key={name}
+              name={name}
+              label={f.label}
+              choices={f.choices ?? []}
+              usual={f.otherwise}
+              path={list.path}
+              query={query}
+              counts={counts?.[name]}
+            />
+          ))}
+          {'tag' in list.fields && <ChosenTag tag={query.tag} path={list.path} query={query} />}
+        </div>
+        {asked.length > 0 && (
+          <LazyFilters
             path={list.path}
             query={query}
-            counts={counts?.[name]}
+            fields={asked}
+            today={about.today}
+            currency={about.currency}
+            customer={customer}
           />
-        ))}
-        {'tag' in list.fields && <ChosenTag tag={query.tag} path={list.path} query={query} />}
+        )}
       </div>
-      {asked.length > 0 && (
-        <LazyFilters
-          path={list.path}
-          query={query}
-          fields={asked}
-          today={about.today}
-          currency={about.currency}
-          customer={customer}
-        />
-      )}
-    </div>
+    </>
   )
 }
 

@@ -11,7 +11,7 @@ const TABS = [
 
 /** The sides of what is owed. */
 export const OwedTabs = ({ at }: { readonly at: (typeof TABS)[number]['href'] }) => (
-  <nav aria-label="Owed sections" className="no-print mb-5 flex flex-wrap gap-x-5 border-b border-paper-300">
+  <nav aria-label="Owed sections" className="mb-5 flex flex-wrap gap-x-5 border-b border-paper-300">
     {TABS.map((t) => (
       <To
         key={t.href}

@@ -42,7 +42,7 @@ const WaitingRow = (w: DrawnWaiting) => (
       </div>
     </div>
     <span className="fig">{w.worth}</span>
-    <span className="flex items-center gap-3 max-sm:w-full max-sm:pl-4.5">
+    <span className="no-print flex items-center gap-3 max-sm:w-full max-sm:pl-4.5">
       <To data-row stay href={w.href} className="btn w-37.5" aria-label={`${w.act}: ${w.customer}`}>
         {w.act}
       </To>

@@ -1,7 +1,10 @@
 import type { Metadata } from 'next'
 import { To } from '@/ui/To'
 import { receivables } from '@/api/lists/money'
-import { formatDay, isDayInReach, type Day } from '@/core/day'
+import { dayOf } from '@/lists/days'
+import { readFilter } from '@/lists/list'
+import { owedList } from '@/lists/owed'
+import { formatDay, type Day } from '@/core/day'
 import { addMoney, formatMoney, isZeroMoney, subtractMoney, zeroMoney } from '@/core/money'
 import type { MoneyBar } from '@/core/sale'
 import { ageNames, expectByWeek } from '@/core/receivables'
@@ -33,7 +36,7 @@ export default async function Owed({ searchParams }: { searchParams: Search }) {
   const shop = await openShop()
   const { business, today, currency } = shop
   const query = await queryOf(searchParams)
-  const asOf = query.asOf && isDayInReach(query.asOf) ? query.asOf : today
+  const { asOf } = dayOf(readFilter(owedList.fields, query), today)
   const by = query.by === 'invoice' ? ('invoice' as const) : ('due' as const)
   const group = AGE_GROUPS.find((g) => g === query.group) ?? 'customer'
   const chosen = /^\d{1,9}$/.test(query.customer ?? '') ? Number(query.customer) : null

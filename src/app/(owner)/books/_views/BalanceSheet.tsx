@@ -1,18 +1,14 @@
 import { openShop } from '@/app/(owner)/_shop'
 import { formatDay, type Day } from '@/core/day'
 import type { BalanceSheet as Report, ReportRow } from '@/core/ledger'
+import { PROFIT_NOT_CARRIED } from '@/core/names'
 import { formatMoney, isZeroMoney } from '@/core/money'
 import { present } from '@/core/present'
+import { BALANCE_PARTS, BOTH_SIDES } from '@/lists/reportParts'
 import { readBalanceSheets } from '@/model/books/books'
 import { ListExport } from '@/ui/list/ListExport'
 import { Answer } from './Answer'
 import { Columns, figuresOf, type Column } from './Columns'
-
-const PARTS = [
-  { title: 'Assets (what you have)', totalName: 'Assets' },
-  { title: 'Liabilities (what you owe)', totalName: 'Liabilities' },
-  { title: 'Equity (what is left)', totalName: 'Equity' },
-] as const
 
 /** What you have and owe on a day, a month before and a year before: its answer first, then by account. */
 export const BalanceSheet = async ({ to }: { to: Day }) => {
@@ -28,8 +24,8 @@ export const BalanceSheet = async ({ to }: { to: Day }) => {
       </Answer>
       <Columns
         label="Balance sheet"
-        parts={PARTS}
-        lastName="Total liabilities and equity"
+        parts={BALANCE_PARTS}
+        lastName={BOTH_SIDES}
         columns={sheets.map(({ on, report }) => columnOf(on, report))}
       />
       <p className="sub mt-3">
@@ -50,7 +46,7 @@ const EARNINGS = 'earnings'
 const columnOf = (on: Day, b: Report): Column => {
   const of = (rows: readonly ReportRow[]) => figuresOf(rows, (id) => `/books/accounts/${id}?to=${on}`)
   const earned = {
-    name: 'Profit not yet carried to retained earnings',
+    name: PROFIT_NOT_CARRIED,
     amount: b.earnings,
     href: `/books?view=profit-and-loss&from=1990-01-01&to=${on}`,
   }

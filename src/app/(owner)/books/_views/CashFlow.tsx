@@ -1,7 +1,8 @@
 import { openShop } from '@/app/(owner)/_shop'
 import { formatDay, type Day } from '@/core/day'
-import { CASH_PARTS, type CashFlow as Report, type CashPart } from '@/core/ledger'
+import { CASH_PARTS, type CashFlow as Report } from '@/core/ledger'
 import { absMoney, formatMoney } from '@/core/money'
+import { CASH_CHANGE, CASH_FLOW_PARTS } from '@/lists/reportParts'
 import { readCashFlowByMonth } from '@/model/books/books'
 import { LedgerHead, right } from '@/ui/LedgerHead'
 import { ListExport } from '@/ui/list/ListExport'
@@ -9,12 +10,6 @@ import { To } from '@/ui/To'
 import { Answer } from './Answer'
 import { Columns, figuresOf, type Column } from './Columns'
 import { spansOf, type SpanColumn } from './spans'
-
-const TITLES: Readonly<Record<CashPart, { readonly title: string; readonly totalName: string }>> = {
-  operating: { title: 'Operating (customers, suppliers, expenses, tax)', totalName: 'Operating' },
-  investing: { title: 'Investing (tools and other things that stay)', totalName: 'Investing' },
-  financing: { title: 'Financing (you and lenders)', totalName: 'Financing' },
-}
 
 /** Where cash came from and went: its answer first, then by month, and what each account of cash held. */
 export const CashFlow = async ({ from, to }: { from: Day; to: Day }) => {
@@ -28,11 +23,11 @@ export const CashFlow = async ({ from, to }: { from: Day; to: Day }) => {
         <b className="fig">{formatMoney(whole.closing)}</b> on {formatDay(to)}: {formatMoney(absMoney(whole.change))}{' '}
         {whole.change.minor < 0n ? 'less' : 'more'}.
       </Answer>
-      {flow.months.length > 6 && <p className="sub mb-1">More months to the right.</p>}
+      {flow.months.length > 6 && <p className="sub no-print mb-1">More months to the right.</p>}
       <Columns
         label="Cash flow by month"
-        parts={CASH_PARTS.map((p) => TITLES[p])}
-        lastName="Change in cash"
+        parts={CASH_FLOW_PARTS}
+        lastName={CASH_CHANGE}
         columns={spansOf(flow, { from, to }).map(columnOf)}
       />
       <Held of={whole} from={from} to={to} />

@@ -32,9 +32,17 @@ interface Props {
   readonly columns: readonly Column[]
 }
 
+/** Columns that stand on a sheet of paper held upright: more of them lie across it. */
+const MOST_UPRIGHT = 6
+
 /** A report by account, its spans or days beside each other; every figure opens into what it is made of. */
 export const Columns = ({ label, parts, lastName, columns }: Props) => (
-  <div className="overflow-x-auto" role="region" aria-label={label} tabIndex={0}>
+  <div
+    className={`overflow-x-auto ${columns.length > MOST_UPRIGHT ? 'wide' : ''}`}
+    role="region"
+    aria-label={label}
+    tabIndex={0}
+  >
     <table className="ledger [&_td]:px-2 [&_th]:px-2">
       <LedgerHead heads={[unseen('Account'), ...columns.map((c) => right(c.head))]} />
       {parts.map((part, n) => (

@@ -4,6 +4,7 @@ import { formatDay, yearOf, type Day } from '@/core/day'
 import type { ProfitAndLoss as Report } from '@/core/ledger'
 import { absMoney, formatMoney } from '@/core/money'
 import { PROFIT_BY_NAMES } from '@/lists/profit'
+import { PROFIT, PROFIT_PARTS } from '@/lists/reportParts'
 import { readProfitByMonth } from '@/model/books/books'
 import { readBudgeted } from '@/model/books/budget'
 import { ProfitChart } from '@/ui/books/ProfitChart'
@@ -44,11 +45,11 @@ export const ProfitAndLoss = async ({ from, to }: { from: Day; to: Day }) => {
           }))}
         />
       )}
-      {months.length > 6 && <p className="sub mb-1">More months to the right.</p>}
+      {months.length > 6 && <p className="sub no-print mb-1">More months to the right.</p>}
       <Columns
         label="Profit and loss by month"
-        parts={PARTS}
-        lastName="Net profit"
+        parts={PROFIT_PARTS}
+        lastName={PROFIT}
         columns={[...(total ? [total] : []), ...meant, ...beside].map(columnOf)}
       />
       <div className="no-print mt-5 flex flex-wrap items-center gap-4">
@@ -71,12 +72,6 @@ export const ProfitAndLoss = async ({ from, to }: { from: Day; to: Day }) => {
     </>
   )
 }
-
-const PARTS = [
-  { title: 'Income', totalName: 'Income' },
-  { title: 'What the goods cost', totalName: 'Gross profit' },
-  { title: 'Expenses', totalName: 'Expenses' },
-] as const
 
 const columnOf = ({ head, from, to, report: r }: SpanColumn<Report>): Column => {
   const href = (id: number) => `/books/accounts/${id}?from=${from}&to=${to}`

@@ -2,7 +2,9 @@ import type { Metadata } from 'next'
 import { To } from '@/ui/To'
 import { offers, orders, saleCosts, salesByChannel, salesByKind, sentOffers } from '@/api/lists/sales'
 import type { Reader } from '@/api/lists/reader'
-import { addMonths, isDayInReach } from '@/core/day'
+import { twelveMonthsUntil } from '@/lists/days'
+import { readFilter } from '@/lists/list'
+import { offersList } from '@/lists/saleReports'
 import type { Fields } from '@/lists/field'
 import { withQuery } from '@/ui/address'
 import { Span } from '@/ui/books/Span'
@@ -37,8 +39,7 @@ interface Part {
 export default async function Reports({ searchParams }: { searchParams: Search }) {
   const shop = await openReports()
   const query = await queryOf(searchParams)
-  const to = query.to && isDayInReach(query.to) ? query.to : shop.today
-  const from = query.from && isDayInReach(query.from) ? query.from : addMonths(to, -12)
+  const { from, to } = twelveMonthsUntil(readFilter(offersList.fields, query), shop.today)
   const view = query.view === 'costs' || query.view === 'by' ? query.view : 'offers'
   const part = { shop, query: { ...query, from, to } }
   const narrowed = query.kind ?? query.channel

@@ -3,7 +3,9 @@ import type { Metadata } from 'next'
 import { To } from '@/ui/To'
 import { notFound } from 'next/navigation'
 import { account as accountReader } from '@/api/lists/books'
-import { isDayInReach, yearStart } from '@/core/day'
+import { accountList } from '@/lists/books'
+import { yearUntil } from '@/lists/days'
+import { readFilter } from '@/lists/list'
 import { AccountActs } from '@/ui/books/AccountActs'
 import { readAccountName, readMergeTargets } from '@/model/books/account'
 import { Span } from '@/ui/books/Span'
@@ -23,8 +25,7 @@ interface Props {
 export default async function AccountPage({ params, searchParams }: Props) {
   const shop = await openShop()
   const query = await queryOf(searchParams)
-  const to = query.to && isDayInReach(query.to) ? query.to : shop.today
-  const from = query.from && isDayInReach(query.from) ? query.from : yearStart(to)
+  const { from, to } = yearUntil(readFilter(accountList.fields, query), shop.today)
   const id = await idFrom(params)
   const asked = { ...query, account: String(id), from, to }
   const [account, others, open] = await Promise.all([
