@@ -2,7 +2,7 @@ import { present } from '@/core/present'
 import { cumsum, max } from 'd3-array'
 import { scaleBand, scaleLinear } from 'd3-scale'
 import { formatDayAndMonth, formatDayShort, formatMonth, sayDays, type Day } from '@/core/day'
-import { formatMoney, toDecimal, type Money } from '@/core/money'
+import { formatMoney, formatWhole, toDecimal, type Money } from '@/core/money'
 import { AGE_COLUMNS, type AgeColumn, type Ages } from '@/core/receivables'
 import { To } from './To'
 
@@ -107,7 +107,7 @@ export const WeekChart = ({ weeks, today }: { readonly weeks: readonly Week[]; r
                 fontFamily="var(--font-figure)"
                 fill="var(--color-iron-700)"
               >
-                {amount.split('.')[0]}
+                {formatWhole(w.amount)}
               </text>
             )}
             <text

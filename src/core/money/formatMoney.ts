@@ -1,6 +1,7 @@
 import { minorDigits } from './currency'
 import { formatDigits } from '../locale'
 import { money, type Money } from './money'
+import { toDecimal } from './roundToMoney'
 
 /**
  * The plain decimal string of the interface: `"412.50"`, `"-3.00"`, `"1250"` for a currency without minor units.
@@ -21,6 +22,15 @@ export const toDecimalString = (amount: Money): string => {
  * @example formatMoney(money(123456789n, 'USD')) // 1,234,567.89
  */
 export const formatMoney = (amount: Money): string => formatDigits(toDecimalString(amount))
+
+/**
+ * Without its minor units, rounded half away from zero: for a label with little room, beside the whole figure.
+ *
+ * @example formatWhole(money(1801250n, 'USD')) // 18,013
+ * @example formatWhole(money(-49n, 'USD')) // 0
+ */
+export const formatWhole = (amount: Money): string =>
+  formatDigits(toDecimal(amount).round(0).toFixed(0).replace(/^-0$/, '0'))
 
 /**
  * A balance on an account whose usual side is debit: a credit balance reads `120.00 cr`.

@@ -17,7 +17,7 @@ export {
 export * from './money'
 export { roundToMoney, toDecimal, multiplyMoney } from './roundToMoney'
 export { splitMoney, shareMoney, shareInTurn } from './splitMoney'
-export { toDecimalString, formatMoney, formatBalance } from './formatMoney'
+export { toDecimalString, formatMoney, formatBalance, formatWhole } from './formatMoney'
 export { parseMoney, LARGEST_MINOR, type MoneyTextError } from './parseMoney'
 export { roundToCoins } from './roundToCoins'
 export { evaluateAmount } from './evaluateAmount'

@@ -4,6 +4,7 @@ import {
   decimal,
   evaluateAmount,
   formatBalance,
+  formatWhole,
   formatMoney,
   money,
   parseMoney,
@@ -94,6 +95,15 @@ describe('reading and writing', () => {
   test('a credit balance says so', () => {
     expect(formatBalance(usd(-12000n))).toBe('120.00 cr')
     expect(formatBalance(usd(123456n))).toBe('1,234.56')
+  })
+  test.each([
+    [1801250n, 'USD', '18,013'],
+    [-1801250n, 'USD', '−18,013'],
+    [-49n, 'USD', '0'],
+    [1234567n, 'JPY', '1,234,567'],
+    [1499499n, 'KWD', '1,499'],
+  ])('%i of %s without its minor units is %s', (minor, currency, text) => {
+    expect(formatWhole(money(minor, currency))).toBe(text)
   })
 })
 
