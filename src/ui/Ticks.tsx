@@ -1,4 +1,4 @@
-import type { Decimal } from '@/core/money'
+import { formatQuantity, type Decimal } from '@/core/money'
 
 interface Props {
   readonly agreed: Decimal
@@ -10,7 +10,7 @@ interface Props {
 export const Ticks = ({ agreed, handedOver, billed }: Props) => {
   const width = (part: Decimal): string =>
     agreed.eq(0) ? '0%' : `${Math.min(100, part.div(agreed).times(100).toNumber())}%`
-  const says = `ordered ${agreed.toString()}, handed over ${handedOver.toString()}, invoiced ${billed.toString()}`
+  const says = `ordered ${formatQuantity(agreed)}, handed over ${formatQuantity(handedOver)}, invoiced ${formatQuantity(billed)}`
   const rows = [
     { key: 'agreed', part: agreed, fill: 'bg-iron-700' },
     { key: 'handed over', part: handedOver, fill: 'bg-patina-700' },

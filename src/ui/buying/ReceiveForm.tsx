@@ -9,6 +9,7 @@ import { FormCheck, FormOn, FormQuantity, FormSelect, FormText } from '../form/i
 import { pieceBody } from '../goods/countDraft'
 import { ScanBox } from '../goods/ScanBox'
 import { isEmptyRow } from '../form/isEmptyRow'
+import { oneMore } from '../quantity'
 
 interface Line {
   readonly id: number
@@ -118,10 +119,10 @@ const Scanned = ({ lines }: Pick<Props, 'lines'>) => {
   const [at, setAt] = useState<number | null>(null)
   const add = (i: number, serial?: string) => {
     const { quantity, serials } = getValues(`lines.${i}`)
-    const counted = at === null ? 0 : Number(quantity) || 0
-    setValue(`lines.${i}.quantity`, String(counted + 1))
+    const counted = oneMore(at === null ? '' : quantity)
+    setValue(`lines.${i}.quantity`, counted)
     if (serial !== undefined) setValue(`lines.${i}.serials`, [serials, serial].filter((x) => x !== '').join(', '))
-    setSaid(`${lines[i]?.description}: ${counted + 1}`)
+    setSaid(`${lines[i]?.description}: ${formatDigits(counted)}`)
   }
   const scan = (code: string) => {
     if (at === null) lines.forEach((_, i) => setValue(`lines.${i}.quantity`, '0'))

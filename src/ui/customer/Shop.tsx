@@ -2,7 +2,7 @@
 import { Minus, Plus } from 'lucide-react'
 import { useState } from 'react'
 import { formatDigits } from '@/core/locale'
-import { decimal, formatPrice } from '@/core/money'
+import { decimal, formatPrice, larger, ZERO } from '@/core/money'
 import type { BasketView, ShopThing } from '@/services/shopfront/readShop'
 import { Refusal } from '../Refusal'
 import { useAsk } from './ask'
@@ -28,7 +28,9 @@ export const Shop = ({ things, start, currency, withTax }: Props) => {
   const [ordered, setOrdered] = useState<Ordered | null>(null)
   /** So many more of something, or fewer: of what is in it when it is its turn. */
   const add = (goodsId: number, more: number) =>
-    change((now) => post('/api/shop/lines', { goodsId, quantity: String(Math.max(0, countIn(now, goodsId) + more)) }))
+    change((now) =>
+      post('/api/shop/lines', { goodsId, quantity: larger(ZERO, countIn(now, goodsId).plus(more)).toString() }),
+    )
   if (ordered) return <Thanks ordered={ordered} currency={currency} withTax={withTax} />
   return (
     <div className="grid gap-8 lg:grid-cols-[minmax(0,1fr)_380px]">

@@ -1,5 +1,6 @@
 'use client'
 import { useCallback, useEffect, useRef, useState } from 'react'
+import { decimal, type Decimal } from '@/core/money'
 import type { BasketView } from '@/services/shopfront/readShop'
 
 /** How often the other side's hands are looked for. */
@@ -54,5 +55,5 @@ export const useBasket = (start: BasketView | null, read: () => Promise<BasketVi
 }
 
 /** How many of something are in a basket. */
-export const countIn = (basket: BasketView | null, goodsId: number): number =>
-  Number(basket?.lines.find((l) => l.goodsId === goodsId)?.quantity ?? 0)
+export const countIn = (basket: BasketView | null, goodsId: number): Decimal =>
+  decimal(basket?.lines.find((l) => l.goodsId === goodsId)?.quantity ?? 0)

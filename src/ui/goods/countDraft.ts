@@ -1,8 +1,8 @@
 import type { Day } from '@/core/day'
 import type { Track } from '@/core/kinds'
-import { decimal } from '@/core/money'
 import { splitSerials } from '@/core/stock'
 import { isEmptyRow } from '../form/isEmptyRow'
+import { oneMore } from '../quantity'
 
 /** A row of a count: a thing, or one of its lots or serials, or the row in which new ones are entered. */
 export interface CountLine {
@@ -57,10 +57,6 @@ export const lineBody = (line: CountLine, of: Counted) => ({
           : {}),
       }),
 })
-
-/** One more than what is typed; one where nothing readable is. */
-export const oneMore = (quantity: string): string =>
-  /^\d+(\.\d+)?$/.test(quantity) ? decimal(quantity).plus(1).toString() : '1'
 
 /**
  * What a scan counts: a serial is there; of anything else there is one more. A serial that nobody knows goes to the only thing

@@ -2,6 +2,7 @@ import { formatDigits } from '@/core/locale'
 import { Minus, Plus, X } from 'lucide-react'
 import { decimal, formatMoney, formatPrice, type Money } from '@/core/money'
 import { QuantityField } from '../fields'
+import { oneLess, oneMore, typedQuantity } from '../quantity'
 import type { LineDraft } from '../sale/lineDraft'
 import { LedgerHead, right, unseen } from '@/ui/LedgerHead'
 
@@ -61,7 +62,7 @@ export const CounterLines = ({ lines, sums, currency, onQuantity, onRemove }: Pr
 
 const Available = ({ line }: { readonly line: LineDraft }) => {
   if (line.available === undefined) return null
-  const short = Number(line.quantity) > Number(line.available)
+  const short = typedQuantity(line.quantity).gt(line.available)
   return (
     <div className={`text-xs ${short ? 'text-oxide-700' : 'text-iron-500'}`}>
       {formatDigits(line.available)} available{short && '; the rest is set aside or out of stock'}
@@ -79,7 +80,7 @@ const HowMany = ({ line, onQuantity }: HowManyProps) => (
     <button
       className="btn min-h-0 px-1.5 py-1.5"
       aria-label={`One less: ${line.description}`}
-      onClick={() => Number(line.quantity) > 1 && onQuantity(String(Number(line.quantity) - 1))}
+      onClick={() => onQuantity(oneLess(line.quantity))}
     >
       <Minus size={14} />
     </button>
@@ -94,7 +95,7 @@ const HowMany = ({ line, onQuantity }: HowManyProps) => (
     <button
       className="btn min-h-0 px-1.5 py-1.5"
       aria-label={`One more: ${line.description}`}
-      onClick={() => onQuantity(String(Number(line.quantity) + 1))}
+      onClick={() => onQuantity(oneMore(line.quantity))}
     >
       <Plus size={14} />
     </button>

@@ -1,5 +1,6 @@
 import type { FoundGoods } from '../Picker'
-import { oneMore } from '../goods/countDraft'
+import { larger, decimal } from '@/core/money'
+import { oneMore, typedQuantity } from '../quantity'
 import { emptyLine, type LineDraft } from '../sale/lineDraft'
 
 /** One more of a line; a serial that is on it already is there once. */
@@ -11,7 +12,7 @@ const scannedAgain = (l: LineDraft, serial: string | null): LineDraft => {
   return {
     ...l,
     serials: all,
-    quantity: String(Math.max(all.length, serials.length === 0 ? Number(l.quantity) || 0 : 0)),
+    quantity: (serials.length === 0 ? larger(typedQuantity(l.quantity), decimal(1)) : decimal(all.length)).toString(),
   }
 }
 

@@ -73,7 +73,7 @@ export const PickDesk = ({ pickId, number, lines, places, done }: Props) => {
         <tbody>
           {rows.map((r, i) => {
             const first = rows.findIndex((x) => x.line === r.line) === i
-            const short = first && Number(sumRows(rows.filter((x) => x.line === r.line))) < Number(r.line.wanted)
+            const short = first && sumRows(rows.filter((x) => x.line === r.line)).lt(r.line.wanted)
             return (
               <tr key={r.key}>
                 <td>

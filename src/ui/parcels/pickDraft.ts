@@ -1,8 +1,9 @@
 import type { PickView } from '@/model/parcel/pickView'
-import { decimal, ZERO } from '@/core/money'
+import { decimal, formatQuantity, ZERO, type Decimal } from '@/core/money'
 import { splitSerials } from '@/core/stock'
 import type { Track } from '@/core/kinds'
 import { isEmptyRow } from '../form/isEmptyRow'
+import { oneMore, typedQuantity } from '../quantity'
 import type { SentRows } from '../useSentRows'
 
 /** A line of a pick list as its desk shows it. */
@@ -82,9 +83,8 @@ export const correctBody = (rows: readonly PickedRow[]) => ({
 export const sentRows = (rows: readonly PickedRow[]): SentRows =>
   new Map(pickedByLine(rows).flatMap(({ picked }, n) => picked.map((r, m) => [r.key, `lines.${n}.from.${m}`] as const)))
 
-const isNumber = (text: string): boolean => /^\d+(\.\d+)?$/.test(text)
-export const sumRows = (rows: readonly PickedRow[]): string =>
-  rows.reduce((sum, r) => (isNumber(r.quantity) ? sum.plus(decimal(r.quantity)) : sum), ZERO).toString()
+export const sumRows = (rows: readonly PickedRow[]): Decimal =>
+  rows.reduce((sum, r) => sum.plus(typedQuantity(r.quantity)), ZERO)
 
 /** Nothing picked yet: how scanning begins. */
 export const emptied = (rows: readonly PickedRow[]): readonly PickedRow[] =>
@@ -110,18 +110,16 @@ export const scanRow = (
   const picked = sumRows(mine)
   if (row.line.track === 'serial' && splitSerials(mine.map((r) => r.piece).join(' ')).some(same))
     return { rows, says: `${code} is picked already.` }
-  if (decimal(picked).gte(decimal(row.line.wanted)))
-    return { rows, says: `All ${row.line.wanted} ${row.line.name} are picked already.` }
+  const wanted = decimal(row.line.wanted)
+  if (picked.gte(wanted)) return { rows, says: `All ${formatQuantity(wanted)} ${row.line.name} are picked already.` }
   const next = {
     ...row,
-    quantity: decimal(isNumber(row.quantity) ? row.quantity : '0')
-      .plus(1)
-      .toString(),
+    quantity: oneMore(row.quantity),
     piece: row.line.track === 'serial' ? [...splitSerials(row.piece), code].join(', ') : row.piece,
   }
   return {
     rows: rows.map((r) => (r.key === row.key ? next : r)),
-    says: `${row.line.name}: ${decimal(picked).plus(1).toString()} of ${row.line.wanted}`,
+    says: `${row.line.name}: ${formatQuantity(picked.plus(1))} of ${formatQuantity(wanted)}`,
   }
 }
 

@@ -96,7 +96,7 @@ const SheetRow = ({ line: l, sheet }: { readonly line: StoryLine; readonly sheet
         )}
         {agreed && l.fromShelf && l.toHandOver.gt(0) && (
           <div className={`text-xs ${missing.gt(0) ? 'text-oxide-700' : 'text-iron-500'}`}>
-            {l.setAside.toString()} of {l.toHandOver.toString()} in stock
+            {formatQuantity(l.setAside)} of {formatQuantity(l.toHandOver)} in stock
           </div>
         )}
       </td>
@@ -105,8 +105,8 @@ const SheetRow = ({ line: l, sheet }: { readonly line: StoryLine; readonly sheet
       </FigureCell>
       {agreed && (
         <>
-          <FigureCell head="Handed over">{l.handedOver.minus(l.returned).toString()}</FigureCell>
-          <FigureCell head="Invoiced">{l.billed.minus(l.credited).toString()}</FigureCell>
+          <FigureCell head="Handed over">{formatQuantity(l.handedOver.minus(l.returned))}</FigureCell>
+          <FigureCell head="Invoiced">{formatQuantity(l.billed.minus(l.credited))}</FigureCell>
           <td className="not-on-phone">
             <Ticks agreed={l.agreed} handedOver={l.handedOver.minus(l.returned)} billed={l.billed.minus(l.credited)} />
           </td>

@@ -26,7 +26,7 @@ export const OwnerBasket = ({ start, currency }: { readonly start: BasketView; r
   const put = (goodsId: number, quantity: string) => {
     if (/^\d+(\.\d{1,4})?$/.test(quantity)) void change(() => lines(goodsId, quantity))
   }
-  const add = (goodsId: number) => void change((now) => lines(goodsId, String(countIn(now, goodsId) + 1)))
+  const add = (goodsId: number) => void change((now) => lines(goodsId, countIn(now, goodsId).plus(1).toString()))
   const tell = (facts: object) => void change(() => changes.send('PATCH', `/baskets/${basket.id}`, facts))
   const order = async () => {
     // What was typed last may still be on its way when the button is pressed: the order waits for it.
