@@ -26,6 +26,13 @@ const LOOK = `
   }
   const short = (e) => e.outerHTML.replace(/ class="[^"]*"/g, '').slice(0, 140)
   const [x, y] = [(r) => r.left + r.width / 2, (r) => r.top + r.height / 2]
+  const within = (r, px, py) => px >= r.left && px <= r.right && py >= r.top && py <= r.bottom
+  // What was scrolled out of the part of the page it lies in is not in sight.
+  const scrolledOut = (e, px, py) => {
+    for (let on = e.parentElement; on && on !== document.body; on = on.parentElement)
+      if (getComputedStyle(on).overflowX !== 'visible' && !within(on.getBoundingClientRect(), px, py)) return true
+    return false
+  }
   const panel = [...document.querySelectorAll('[role=dialog], :popover-open')].filter(shown).at(-1)
   const elsewhere = /sign-out|\\/api\\/|restore|backup|mailto:/
   const hands = [...(panel ?? document).querySelectorAll('a[href], button, input, select, textarea, [role=option], summary')].filter(
@@ -42,7 +49,7 @@ const LOOK = `
     const r = e.getBoundingClientRect()
     const over = document.elementFromPoint(x(r), y(r))
     const may = '[href="#main"], [data-sonner-toaster], .menu, [role=dialog], [cmdk-list], [role=listbox]'
-    if (over && !e.matches('[role=option]') && e.getClientRects().length === 1 && !e.contains(over) && !over.contains(e) && !over.closest(may) && !over.closest('label')?.contains(e))
+    if (over && !scrolledOut(e, x(r), y(r)) && !e.matches('[role=option]') && e.getClientRects().length === 1 && !e.contains(over) && !over.contains(e) && !over.closest(may) && !over.closest('label')?.contains(e))
       wrong.push('covered: ' + short(e) + ' by ' + short(over))
   }
   const said = location.pathname === '/docs/api' ? '' : document.body.innerText
