@@ -1,5 +1,6 @@
-import { beforeAll, describe, expect, test } from 'vitest'
+import { afterEach, beforeAll, describe, expect, test } from 'vitest'
 import { day } from '@/core/day'
+import { EN_US, localeOf, writeAs } from '@/core/locale'
 import { findBusiness, type Business } from '@/data/queries/business'
 import type { QuickOffer } from '@/contract/quickOffer'
 import { readQuickOffers } from '@/model/quickline/quickOffers'
@@ -183,5 +184,24 @@ describe('anything else typed', () => {
     const before = await readQuickOffers({ db: s.db, business, today: day('2026-03-01') }, 'hazel')
     await offers('take 5 from hazel')
     expect(await offers('hazel')).toEqual(before)
+  })
+})
+
+describe('where the business writes 1,5', () => {
+  afterEach(() => writeAs(EN_US))
+  test('counts are said and filled in as they are typed there', async () => {
+    writeAs(localeOf('de-DE'))
+    const found = await offers('order hazel adair: 1,5 violin, 1.000 ro')
+    expect(found[0]).toMatchObject({
+      note: '1,5 Violin, 1.000 Rosin',
+      send: {
+        body: {
+          lines: [
+            { goodsId: s.violin, quantity: '1.5' },
+            { goodsId: s.rosin, quantity: '1000' },
+          ],
+        },
+      },
+    })
   })
 })

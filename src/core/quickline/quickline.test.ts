@@ -1,4 +1,5 @@
-import { expect, test } from 'vitest'
+import { afterEach, describe, expect, test } from 'vitest'
+import { EN_US, localeOf, writeAs } from '../locale'
 import { readQuickLine } from './index'
 
 test.each([
@@ -33,4 +34,24 @@ test.each([
   ['2026-0147', { verb: 'find', text: '2026-0147' }],
 ])('%s', (typed, intent) => {
   expect(readQuickLine(typed)).toEqual(intent)
+})
+
+describe('counts in a line', () => {
+  afterEach(() => writeAs(EN_US))
+  test.each([
+    ['en-US', '1,500 screws, 2 rosin,3 x strings', '1500 screws | 2 rosin | 3 strings'],
+    ['en-US', '1.5 set-up, 12,000 tacks', '1.5 set-up | 12000 tacks'],
+    ['en-US', '2 rosin,1,500 screws', '2 rosin | 1500 screws'],
+    ['en-IN', '1,00,000 tacks, bow', '100000 tacks | 1 bow'],
+    ['de-DE', '1.500 Schrauben, 2,5 Saite', '1500 Schrauben | 2.5 Saite'],
+    ['de-DE', '3 Harz,2,5 Saite, 1.250,5 Leim', '3 Harz | 2.5 Saite | 1250.5 Leim'],
+    ['de-CH', '1’500 Schrauben, 2 X Harz', '1500 Schrauben | 2 Harz'],
+    // What is no count belongs to the name.
+    ['en-US', '4/4 violin, 3/4 cello case', '1 4/4 violin | 1 3/4 cello case'],
+    ['de-DE', '4/4 Geige, A440,2 Gabel', '1 4/4 Geige | 1 A440 | 2 Gabel'],
+  ])('are read as %s writes them: %s', (locale, things, said) => {
+    writeAs(localeOf(locale))
+    const read = readQuickLine(`order Wick: ${things}`)
+    expect('lines' in read && read.lines.map((l) => `${l.quantity} ${l.what}`).join(' | ')).toBe(said)
+  })
 })

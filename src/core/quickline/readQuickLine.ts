@@ -1,5 +1,5 @@
 import { present } from '@/core/present'
-import { houseLocale } from '../locale'
+import { plainDigits } from '../locale'
 import { evaluateAmount, toFourPlaces } from '../money'
 
 /** What a quick line means, before anybody was looked up. */
@@ -67,8 +67,8 @@ export const readQuickLine = (typed: string): QuickIntent => {
   }
   const write = /^(estimate|order) ([^:]+)(?::(.*))?$/i.exec(text)
   if (write) {
-    const lines = (write[3] ?? '')
-      .split(houseLocale().decimal === ',' ? /,(?!\d)/ : ',')
+    const lines = plainCounts(write[3] ?? '')
+      .split(',')
       .map((part) => part.trim())
       .filter((part) => part !== '')
       .map(readThing)
@@ -85,9 +85,14 @@ export const readQuickLine = (typed: string): QuickIntent => {
   return { verb: 'find', text }
 }
 
+/** How many of each, made plain as every number that is typed: the commas that are left stand between things. */
+const plainCounts = (things: string): string =>
+  things.replace(
+    /(^|,)(\s*)(\d[\d.,’']*)(?=\s*[x×]?\s)/gi,
+    (_, before: string, room: string, count: string) => before + room + plainDigits(count),
+  )
+
 const readThing = (part: string): { quantity: string; what: string } => {
-  const counted = /^(\d+(?:[.,]\d{1,4})?)\s*(?:x|×)?\s+(.+)$/.exec(part)
-  return counted
-    ? { quantity: present(counted[1]).replace(houseLocale().decimal, '.'), what: present(counted[2]) }
-    : { quantity: '1', what: part }
+  const counted = /^(\d+(?:\.\d{1,4})?)\s*(?:x|×)?\s+(.+)$/i.exec(part)
+  return counted ? { quantity: present(counted[1]), what: present(counted[2]) } : { quantity: '1', what: part }
 }

@@ -1,6 +1,7 @@
 import type { QuickOffer } from '@/contract/quickOffer'
 import { PAGES } from '@/contract/places'
 import { present } from '@/core/present'
+import { formatDigits, typeDigits } from '@/core/locale'
 import { METHOD_NAMES, statusName } from '@/core/names'
 import { QUICK_VERBS, readQuickLine, type QuickIntent, type SaleVerb } from '@/core/quickline'
 import { formatMoney, isPositiveMoney, parseMoney, type Money } from '@/core/money'
@@ -227,17 +228,17 @@ const offerToWrite = async (
   )
   const last = intent.lines.at(-1)
   const more = last ? (await listGoods(where.db, { search: last.what }, { limit: 5 })).slice(1) : []
-  const before = intent.lines.slice(0, -1).map((l) => `${l.quantity} ${l.what}`)
+  const before = intent.lines.slice(0, -1).map((l) => `${typeDigits(l.quantity)} ${l.what}`)
   const completed = more.map((g) => ({
-    text: `… ${present(last).quantity} ${g.name}`,
+    text: `… ${formatDigits(present(last).quantity)} ${g.name}`,
     note: g.code,
-    fill: `${intent.verb} ${intent.who}: ${[...before, `${present(last).quantity} ${g.code}`].join(', ')}`,
+    fill: `${intent.verb} ${intent.who}: ${[...before, `${typeDigits(present(last).quantity)} ${g.code}`].join(', ')}`,
   }))
   const missing = intent.lines.filter((_, i) => !goods[i]).map((l) => l.what)
   if (missing.length > 0)
     return [{ text: `Nothing is called “${missing.join('”, “')}”.`, note: 'Type more of its name or its code.' }]
   const lines = intent.lines.map((l, i) => ({ goodsId: present(goods[i]).id, quantity: l.quantity }))
-  const said = intent.lines.map((l, i) => `${l.quantity} ${present(goods[i]).name}`).join(', ')
+  const said = intent.lines.map((l, i) => `${formatDigits(l.quantity)} ${present(goods[i]).name}`).join(', ')
   const agreed = intent.verb === 'order' && lines.length > 0
   return [
     ...people.map((c) => ({
