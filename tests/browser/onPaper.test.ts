@@ -5,11 +5,14 @@ import { PASSPHRASE } from './till'
 
 const post = async (path: string, body: object) => (await till.request('POST', path, body)).body
 
+const tool = async (name: string, of: object): Promise<{ data: string }> =>
+  (
+    driver as unknown as { sendAndGetDevToolsCommand: (name: string, of: object) => Promise<{ data: string }> }
+  ).sendAndGetDevToolsCommand(name, of)
+
 /** The page as its print command puts it on paper, of the kind a browser uses by itself. */
 const printed = async (): Promise<{ text: string; wide: boolean }> => {
-  const { data } = (await (
-    driver as unknown as { sendAndGetDevToolsCommand: (name: string, of: object) => Promise<{ data: string }> }
-  ).sendAndGetDevToolsCommand('Page.printToPDF', {})) as { data: string }
+  const { data } = await tool('Page.printToPDF', {})
   const pdf = Buffer.from(data, 'base64')
   const [, x, y] = /\/MediaBox \[0 0 ([\d.]+) ([\d.]+)\]/.exec(pdf.toString('latin1')) ?? []
   return { text: await pdfText(pdf), wide: Number(x) > Number(y) }
@@ -68,5 +71,36 @@ describe('a page that is printed', () => {
     await i.go('/invoices?from=2026-02-01')
     await i.see('2026-0001')
     expect((await printed()).text).toContain('From: 1 Feb 2026')
+  })
+})
+
+describe('in the colours of a reader', () => {
+  beforeAll(() =>
+    tool('Emulation.setEmulatedMedia', {
+      features: [
+        { name: 'forced-colors', value: 'active' },
+        { name: 'prefers-color-scheme', value: 'dark' },
+      ],
+    }),
+  )
+  afterAll(() => tool('Emulation.setEmulatedMedia', { features: [] }))
+
+  test('bars keep theirs, and charts are written in the reader’s', async () => {
+    await i.go('/owed')
+    await i.see('Hazel Adair')
+    const styled = (selector: string, style: string): Promise<string> =>
+      driver.executeScript(
+        `return getComputedStyle(document.querySelector(arguments[0]))[arguments[1]]`,
+        selector,
+        style,
+      )
+    const [page, late, label] = [
+      await styled('body', 'backgroundColor'),
+      await styled('td [role=img] > div', 'backgroundColor'),
+      await styled('svg[role=img] text', 'fill'),
+    ]
+    expect(page).toBe('rgb(0, 0, 0)')
+    expect(label).toBe('rgb(255, 255, 255)')
+    expect([page, label]).not.toContain(late)
   })
 })
