@@ -29,8 +29,7 @@ export const formatMoney = (amount: Money): string => formatDigits(toDecimalStri
  * @example formatWhole(money(1801250n, 'USD')) // 18,013
  * @example formatWhole(money(-49n, 'USD')) // 0
  */
-export const formatWhole = (amount: Money): string =>
-  formatDigits(toDecimal(amount).round(0).toFixed(0).replace(/^-0$/, '0'))
+export const formatWhole = (amount: Money): string => formatDigits(toDecimal(amount).round(0).toString())
 
 /**
  * A balance on an account whose usual side is debit: a credit balance reads `120.00 cr`.

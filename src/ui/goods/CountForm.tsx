@@ -65,11 +65,7 @@ export const CountForm = ({ currency, today, placeId, lines }: Props) => {
     meet()
     const found = scanInto(shown, counted, code)
     if (found) set({ counted: found.counted })
-    setScanned(
-      found
-        ? `${found.what}: ${formatDigits(found.quantity)}`
-        : `Nothing here has the code, barcode or serial ${code}.`,
-    )
+    setScanned(found?.says ?? `Nothing here has the code, barcode or serial ${code}.`)
   }
   // Rows have no numbers: what is refused of one is said with its name.
   const named = (e: Refused['errors'][number]) => {

@@ -1,5 +1,6 @@
 import type { Day } from '@/core/day'
 import type { Track } from '@/core/kinds'
+import { formatDigits } from '@/core/locale'
 import { splitSerials } from '@/core/stock'
 import { isEmptyRow } from '../form/isEmptyRow'
 import { oneMore } from '../quantity'
@@ -66,8 +67,7 @@ export const scanInto = (lines: readonly CountLine[], counted: Readonly<Record<s
   const same = (text: string | null): boolean =>
     text !== null && text !== '' && text.toLowerCase() === code.toLowerCase()
   const put = (line: CountLine, part: Partial<Counted>, quantity: string) => ({
-    what: `${line.name} ${line.serial ?? line.lot ?? ''}`.trim(),
-    quantity,
+    says: `${`${line.name} ${line.serial ?? line.lot ?? ''}`.trim()}: ${formatDigits(quantity)}`,
     counted: { ...counted, [line.key]: { ...NOTHING_COUNTED, ...counted[line.key], ...part } },
   })
   const known = lines.find((l) => same(l.serial))
