@@ -42,8 +42,8 @@ export type Column<Row> = Holds<Row> & {
   readonly blankZero?: true
   /** Its sum stands below. */
   readonly sum?: true
-  /** In files, or on the screen, alone. */
-  readonly only?: 'file' | 'screen'
+  /** In files, on the screen and on paper, or drawn on the screen, alone. */
+  readonly only?: 'file' | 'screen' | 'drawn'
   /** Left out on a phone. */
   readonly notOnPhone?: true
 }
@@ -58,5 +58,8 @@ export const isFigure = (column: { readonly as: string }): boolean => RIGHT.has(
 export const onScreen = <Row>(columns: readonly Column<Row>[]): readonly Column<Row>[] =>
   columns.filter((c) => c.only !== 'file')
 
+export const onPaper = <Row>(columns: readonly Column<Row>[]): readonly Column<Row>[] =>
+  onScreen(columns).filter((c) => c.only !== 'drawn')
+
 export const inFile = <Row>(columns: readonly Column<Row>[]): readonly Column<Row>[] =>
-  columns.filter((c) => c.only !== 'screen')
+  columns.filter((c) => c.only === undefined || c.only === 'file')

@@ -49,7 +49,7 @@ export const owedColumns = (group: OwedGroup, limits: AgeLimits, kept: OwedKept)
   const names = ageNames(limits)
   return defineColumns<AgedRow>([
     { key: 'name', head: WHAT[group], as: 'text', of: (r) => r.name, href: (r) => hrefOf(group, r, kept) },
-    { key: 'stands', head: 'Balance', as: 'text', of: () => null, only: 'screen', notOnPhone: true },
+    { key: 'stands', head: 'Balance', as: 'text', of: () => null, only: 'drawn', notOnPhone: true },
     ...AGE_COLUMNS.map((key) => age(key, names[key])),
     { key: 'late', head: 'Late', as: 'money', of: lateOf, sum: true, only: 'file' },
     { key: 'total', head: 'Owed', as: 'money', of: (r) => r.total, sum: true, tone: 'strong' },

@@ -72,6 +72,10 @@ describe('a report on paper', () => {
     expect(sheet).toContain('Total liabilities and equity 3,178.20')
   })
 
+  test('has no column for what is only drawn on the screen', async () => {
+    expect(await onPaper('receivables.pdf')).toMatch(/Customer Not due 1–30 days/)
+  })
+
   test('has its budget added up beside it', async () => {
     const incomeId = await accountCoded('4000')
     await s.answer(setBudget, { year: 2026, lines: [{ accountId: incomeId, amount: '1200.00' }] })
