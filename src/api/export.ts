@@ -32,6 +32,7 @@ import { log } from '@/log'
 import { MOST_ON_PAPER } from './lists/files'
 import { makeListFile, readListWish } from './lists/makeListFile'
 import { FILE_PATIENCE, makeListElsewhere } from './makeListElsewhere'
+import { fromAddress } from './fromAddress'
 import { layoutInput } from '@/contract/layout'
 
 const file = (body: string | Uint8Array<ArrayBuffer>, type: string, name: string, inline = false): Response =>
@@ -56,7 +57,7 @@ const layoutWish = (query: URLSearchParams): number | LayoutSpec | undefined => 
   if (spec) {
     // A preview of something half typed shows the paper as it usually is.
     try {
-      const read = layoutInput.safeParse(JSON.parse(spec))
+      const read = layoutInput.safeParse(JSON.parse(fromAddress(spec) ?? ''))
       return read.success ? read.data : undefined
     } catch {
       return undefined

@@ -5,6 +5,8 @@ import type { FieldProblem } from '@/contract/failure'
 import { sayIssues } from '@/contract/sayIssue'
 import { openTill, PASSPHRASE, TOKEN, type Till } from '../browser/till'
 import { addressesWith, ownersPages } from '../addresses'
+import { toAddress } from '@/contract/inAddress'
+import { pdfText } from '../pdfText'
 import { ask, askAll, signIn, TOKEN_HEADERS } from '../ask'
 import { jsonOf, type Json } from '../shapes'
 
@@ -254,6 +256,14 @@ test('methods nobody has, foreign pages, broken bodies and broken addresses are 
     'application/pdf',
   ])
   expect(await raw('/today', { method: 'POST', body: 'x' })).toEqual([405, told])
+})
+
+test('a layout of thousands of letters that are not Latin is looked at before it is saved', async () => {
+  const words = 'Условия поставки и оплаты. '.repeat(74)
+  const spec = { columns: [{ key: 'description' }], blocks: ['above', 'lines', 'below'], above: words, below: words }
+  const address = `/api/v1/export/papers/invoice/1.pdf?spec=${await toAddress(JSON.stringify(spec))}`
+  const answer = await fetch(till.base + address, { headers: { authorization: `Bearer ${TOKEN}` } })
+  expect(await pdfText(Buffer.from(await answer.arrayBuffer()))).toContain('Условия поставки')
 })
 
 test('sums too large to keep are refused at their line', async () => {

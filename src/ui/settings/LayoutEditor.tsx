@@ -1,6 +1,7 @@
 'use client'
 import { useEffect, useState } from 'react'
 import type { LayoutSpec, PaperKind } from '@/core/formats'
+import { toAddress } from '@/contract/inAddress'
 import { Text } from '../fields'
 import { messageFor, Refusal } from '../Refusal'
 import { useSend } from '../send'
@@ -26,8 +27,16 @@ export const LayoutEditor = ({ paper, paperName, layout, spec: start, exampleId 
   const { send, busy, refused } = useSend()
   const set = (change: Partial<LayoutSpec>) => setSpec({ ...spec, ...change })
   useEffect(() => {
-    const timer = setTimeout(() => setShown(JSON.stringify(spec)), 600)
-    return () => clearTimeout(timer)
+    let is = true
+    const show = async (): Promise<void> => {
+      const held = await toAddress(JSON.stringify(spec))
+      if (is) setShown(held)
+    }
+    const timer = setTimeout(() => void show(), 600)
+    return () => {
+      is = false
+      clearTimeout(timer)
+    }
   }, [spec])
   const save = () =>
     layout
@@ -115,9 +124,7 @@ export const LayoutEditor = ({ paper, paperName, layout, spec: start, exampleId 
           title={`${paperName} as it looks now`}
           className="h-[76vh] w-full border border-paper-300 bg-white"
           src={
-            shown
-              ? `/api/v1/export/papers/${paper}/${exampleId}.pdf?spec=${encodeURIComponent(shown)}#toolbar=0&view=FitH`
-              : 'about:blank'
+            shown ? `/api/v1/export/papers/${paper}/${exampleId}.pdf?spec=${shown}#toolbar=0&view=FitH` : 'about:blank'
           }
         />
       )}
