@@ -260,7 +260,7 @@ test('methods nobody has, foreign pages, broken bodies and broken addresses are 
 
 test('a layout of thousands of letters that are not Latin is looked at before it is saved', async () => {
   const words = 'Условия поставки и оплаты. '.repeat(74)
-  const spec = { columns: [{ key: 'description' }], blocks: ['above', 'lines', 'below'], above: words, below: words }
+  const spec = { columns: [{ key: 'quantity' }], blocks: ['above', 'lines', 'below'], above: words, below: words }
   const address = `/api/v1/export/papers/invoice/1.pdf?spec=${await toAddress(JSON.stringify(spec))}`
   const answer = await fetch(till.base + address, { headers: { authorization: `Bearer ${TOKEN}` } })
   expect(await pdfText(Buffer.from(await answer.arrayBuffer()))).toContain('Условия поставки')
