@@ -26,6 +26,7 @@ export const MoneyTermsForm = (props: MoneyTerms) => {
     start,
     schema,
     asBody: (d: typeof start) => moneyTermsBody(d, props),
+    changes: true,
   })
   const keep = sendBody('PATCH', '/settings', { say: () => 'Saved. Applies to new sales.' })
   return (
