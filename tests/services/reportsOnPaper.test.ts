@@ -5,6 +5,7 @@ import { toDecimalString } from '@/core/money'
 import { present } from '@/core/present'
 import { listAccounts } from '@/data/queries/accounts'
 import { readCashFlow } from '@/model/books/books'
+import { draftTaxReturn } from '@/services/books/taxReturn'
 import { setBudget } from '@/services/books/setBudget'
 import { billSale } from '@/services/billing/billSale'
 import { sellAtCounter } from '@/services/money/sellAtCounter'
@@ -55,6 +56,8 @@ describe('a report on paper', () => {
     const sold = await onPaper('sales.pdf?stands=agreed')
     expect(sold).not.toContain('agreed')
     expect(sold).toMatch(/Status: Ordered/)
+    const { id } = await s.answer(draftTaxReturn, { from: '2026-02-01', through: '2026-02-28' })
+    expect(await onPaper(`tax-return.pdf?return=${id}`)).toContain('Tax return: 1 Feb 2026 through 28 Feb 2026')
     // What is nothing's number, and what is not understood, is not said.
     expect(await onPaper('stock-card.pdf?goods=999999')).not.toContain('999999')
     expect(await onPaper('invoices.pdf?from=yesterday')).not.toContain('yesterday')

@@ -1,6 +1,9 @@
 import { sql, type SQL } from 'drizzle-orm'
 import type { Db } from '../connect'
 
+/** A day as `formatDay` writes it. */
+const said = (day: SQL): SQL => sql`to_char(${day}, 'FMDD Mon YYYY')`
+
 /** What things are called that an address says the number of, by the field they are asked for in. */
 const CALLED: Readonly<Record<string, (id: number) => SQL>> = {
   customer: (id) => sql`select name from customer where id = ${id}`,
@@ -10,7 +13,10 @@ const CALLED: Readonly<Record<string, (id: number) => SQL>> = {
   place: (id) => sql`select name from place where id = ${id}`,
   code: (id) => sql`select name from tax_code where id = ${id}`,
   component: (id) => sql`select name from tax_component where id = ${id}`,
-  statement: (id) => sql`select name from bank_statement where id = ${id}`,
+  statement: (id) =>
+    sql`select coalesce(nullif(name, ''), ${said(sql`through`)}) as name from bank_statement where id = ${id}`,
+  return: (id) =>
+    sql`select ${said(sql`from_day`)} || ' through ' || ${said(sql`through`)} as name from tax_return where id = ${id}`,
 }
 
 /** What is called somehow of the numbers some fields hold. */
