@@ -6,6 +6,7 @@ import { changeSupplier } from '@/services/buying/keepSupplier'
 import { receiveGoods } from '@/services/buying/receiveGoods'
 import { changeGoods } from '@/services/goods/keepGoods'
 import { listAccounts } from '@/data/queries/accounts'
+import { ciiInvoice } from '../files/cii'
 import { ublInvoice } from '../files/ubl'
 import { openBuying } from './buyingDesk'
 import type { TestShop } from './shop'
@@ -72,6 +73,10 @@ describe('a bill read from their file', () => {
     const again = await draft(ublInvoice())
     expect(again.enteredAs).toBe(bill.number)
     expect(again.lines[0]).not.toHaveProperty('receivedLineId')
+  })
+
+  test('is read in either syntax', async () => {
+    expect(await draft(ciiInvoice())).toEqual(await draft(ublInvoice()))
   })
 
   test('finds goods on the order it names, and a supplier by their account; nobody is guessed', async () => {

@@ -138,7 +138,7 @@ export const buying = [
   ),
   readFile(
     '/bills/read',
-    'A UBL 2.1 invoice as a draft of a bill; nothing is saved.',
+    'An e-invoice (UBL 2.1 or CII) as a draft of a bill; nothing is saved.',
     'application/xml',
     noQuery,
     readBill,

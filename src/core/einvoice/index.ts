@@ -1,4 +1,4 @@
-export { readUbl, type UblInvoice } from './readUbl'
-export type { UblLine } from './spreadUbl'
-export type { UblProblem } from './ublAmounts'
+export { readEInvoice, type EInvoice } from './readEInvoice'
+export type { EInvoiceLine } from './spreadCharges'
+export type { EInvoiceProblem } from './amounts'
 export { unitName } from './units'

@@ -1,6 +1,6 @@
 import { err, ok, type Result } from '@/core/result'
 import { leftOfLine } from '@/core/buying'
-import { readUbl, type UblInvoice, type UblLine } from '@/core/einvoice'
+import { readEInvoice, type EInvoice, type EInvoiceLine } from '@/core/einvoice'
 import { addMoney, smaller, toDecimalString, type Decimal } from '@/core/money'
 import { unitCost as unitCostOf } from '@/core/stock'
 import { decodeXml } from '@/core/xml'
@@ -50,8 +50,8 @@ const readBillable = async ({ db, business }: Asked, supplierId: number, order: 
 /** The tax code of a rate in percent on a day: the supplier’s usual one, or the only one; else null. */
 const codeOf = (
   codes: Awaited<ReturnType<typeof listTaxCodes>>,
-  { on }: UblInvoice,
-  { taxPercent }: UblLine,
+  { on }: EInvoice,
+  { taxPercent }: EInvoiceLine,
   usual: string | null,
 ): string | null => {
   const fits = codesOn(codes, on).filter((c) => taxPercent?.eq(wholeRate(c).times(100)))
@@ -60,7 +60,7 @@ const codeOf = (
 }
 
 /**
- * A supplier's invoice in UBL 2.1 as a draft of their bill: by whom, for what of what came, with which tax. Nothing is saved; what
+ * A supplier's e-invoice as a draft of their bill: by whom, for what of what came, with which tax. Nothing is saved; what
  * is known of it can be entered as it stands, what is not is left out.
  */
 export const readBill = async (asked: Asked, bytes: Uint8Array): Promise<Result<object, Failure>> => {
@@ -68,7 +68,7 @@ export const readBill = async (asked: Asked, bytes: Uint8Array): Promise<Result<
   const refused = (path: string, message: string) => err<Failure>({ code: 'invalid', errors: [{ path, message }] })
   const text = decodeXml(bytes)
   if (text === null) return refused('', 'The letters of this file cannot be read. Ask for it in UTF-8.')
-  const read = readUbl(text, business.currency)
+  const read = readEInvoice(text, business.currency)
   if (!read.ok) return refused(read.error.path, read.error.message)
   const invoice = read.value
   const supplier = await findSupplierCalled(db, invoice.supplier)

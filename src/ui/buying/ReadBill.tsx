@@ -43,7 +43,7 @@ export const ReadBill = ({ onRead, onPaper }: Props) => {
     <div className="mb-4">
       <FileButton
         accept=".xml,image/png,image/jpeg,image/webp,application/pdf"
-        hint="An e-invoice (UBL 2.1) fills in the form; a photo or PDF stands beside it and is kept."
+        hint="An e-invoice (XML: UBL or CII) fills in the form; a photo or PDF stands beside it and is kept."
         onFile={(file) => void read(file)}
       >
         From a file

@@ -2,14 +2,14 @@ import { decimal, roundToMoney, toDecimal, type Decimal, type Money } from '../m
 import { textAt } from '../xml'
 
 /** What is wrong with a file, and where in it. */
-export interface UblProblem {
+export interface EInvoiceProblem {
   readonly path: string
   readonly message: string
 }
 
 /** Ends reading, with what is wrong. */
 export class Wrong extends Error {
-  constructor(readonly problem: UblProblem) {
+  constructor(readonly problem: EInvoiceProblem) {
     super(problem.message)
   }
 }

@@ -3,9 +3,9 @@ import { describe, expect, test } from 'vitest'
 import { ublCharge, ublInvoice, ublLine, ublTax, ublTotals } from '../../../tests/files/ubl'
 import { sumMoney, toDecimalString } from '../money'
 import { decodeXml } from '../xml'
-import { readUbl } from './index'
+import { readEInvoice } from './index'
 
-const read = (text: string) => readUbl(text, 'USD')
+const read = (text: string) => readEInvoice(text, 'USD')
 const told = (text: string) => {
   const done = read(text)
   if (!done.ok) throw new Error(done.error.message)
@@ -64,7 +64,7 @@ describe('a UBL 2.1 invoice', () => {
       ublInvoice({ head: '<!DOCTYPE x [<!ENTITY a SYSTEM "file:///etc/passwd">]>' }),
       'declares entities',
     ],
-    ['another root', '<a/>', 'no UBL invoice'],
+    ['another root', '<a/>', 'no e-invoice in UBL or CII'],
     ['a credit note', ublInvoice().replaceAll('Invoice', 'CreditNote'), 'a credit note'],
     ['of another format', ublInvoice({ root: 'urn:example:Invoice-9' }), 'another format'],
     ['of another version', ublInvoice().replace('>2.1<', '>2.3<'), 'version: This file is UBL 2.3'],

@@ -11,7 +11,7 @@ import {
 } from '../money'
 import { err, ok, type Result } from '../result'
 import { allAt, at, readXml, textAt, type XmlProblem } from '../xml'
-import { taxTotalOf, withCharges, withTax, type UblLine } from './spreadUbl'
+import { taxTotalOf, withCharges, withTax, type EInvoiceLine } from './spreadCharges'
 import {
   amountsIn,
   notBelowZero,
@@ -20,19 +20,20 @@ import {
   wrong,
   Wrong,
   type ReadAmount,
-  type UblProblem,
-} from './ublAmounts'
+  type EInvoiceProblem,
+} from './amounts'
+import { CII_LISTS, CII_NAMESPACE, ublOfCii } from './ublOfCii'
 import { unitName } from './units'
 
 /** A supplier's invoice as a file says it. Lines, with charges as lines of their own, add up to `net` and `tax`. */
-export interface UblInvoice {
+export interface EInvoice {
   readonly number: string
   readonly on: Day
   readonly due: Day | null
   readonly supplier: { readonly name: string; readonly taxId: string; readonly iban: string }
   /** The number of our order, as they repeat it. */
   readonly order: string
-  readonly lines: readonly UblLine[]
+  readonly lines: readonly EInvoiceLine[]
   readonly net: Money
   readonly tax: Money
   readonly gross: Money
@@ -49,7 +50,7 @@ const XML_SAYS: Readonly<Record<XmlProblem, string>> = {
   broken: 'This file is no valid XML, or was cut off. Ask for it again.',
 }
 
-const lineOf = (line: unknown, i: number, read: ReadAmount, currency: string): UblLine => {
+const lineOf = (line: unknown, i: number, read: ReadAmount, currency: string): EInvoiceLine => {
   const path = `lines.${i}`
   const n = i + 1
   const item = at(line, 'Item')
@@ -94,20 +95,25 @@ const dayAt = (root: unknown, name: string, path: string): Day | null => {
   return isDay(text) ? text : wrong(path, `${name} is “${text}”, which is no day.`)
 }
 
-/** The root of an invoice of the version we read. */
+const isNamed = (text: string, namespace: string): boolean =>
+  text.includes(`"${namespace}"`) || text.includes(`'${namespace}'`)
+
+/** The root of an invoice of a version we read, as UBL has it. */
 const rootOf = (text: string): unknown => {
-  const read = readXml(text, LISTS)
+  const read = readXml(text, [...LISTS, ...CII_LISTS])
   if (!read.ok) return wrong('', XML_SAYS[read.error])
+  const cii = at(read.value, 'CrossIndustryInvoice')
+  if (cii !== null && isNamed(text, CII_NAMESPACE)) return ublOfCii(cii)
   const root = at(read.value, 'Invoice')
   if (root === null)
     return wrong(
       '',
       at(read.value, 'CreditNote') === null
-        ? 'This is no UBL invoice. Type this bill by hand.'
+        ? 'This is no e-invoice in UBL or CII. Type this bill by hand.'
         : 'This is a credit note. Enter it on the bill it credits.',
     )
   const version = textAt(root, 'UBLVersionID')
-  if (!text.includes(`"${NAMESPACE}"`) && !text.includes(`'${NAMESPACE}'`))
+  if (!isNamed(text, NAMESPACE))
     return wrong('', 'This is an invoice of another format than UBL 2. Type this bill by hand.')
   if (version !== '' && version !== '2.1')
     return wrong(
@@ -117,7 +123,7 @@ const rootOf = (text: string): unknown => {
   return root
 }
 
-const readInvoice = (text: string, currency: string): UblInvoice => {
+const readInvoice = (text: string, currency: string): EInvoice => {
   const root = rootOf(text)
   const said = textAt(root, 'DocumentCurrencyCode')
   if (said !== currency) wrong('currency', `This invoice is in ${said || 'no currency'}, the books are in ${currency}.`)
@@ -130,7 +136,7 @@ const readInvoice = (text: string, currency: string): UblInvoice => {
   const sumOf = (name: string, what: string): Money => read(sums, 'totals', what, [name])
   const optional = (name: string, what: string): Money =>
     textAt(sums, name) === '' ? zeroMoney(currency) : sumOf(name, what)
-  const total = (of: readonly UblLine[]): Money =>
+  const total = (of: readonly EInvoiceLine[]): Money =>
     sumMoney(
       of.map((l) => l.net),
       currency,
@@ -171,12 +177,12 @@ const readInvoice = (text: string, currency: string): UblInvoice => {
 }
 
 /**
- * Reads a supplier's invoice in UBL 2.1 (OASIS), held against what it says itself: its lines make its sums, its sums its total.
- * Only of the currency of the books, without entities, at most 500 lines, in units of UN/ECE Recommendation 20.
+ * Reads a supplier's invoice in UBL 2.1 (OASIS) or CII (UN/CEFACT, version 100), the two syntaxes of EN 16931, held against what it
+ * says itself: its lines make its sums, its sums its total. Only of the currency of the books, without entities, at most 500 lines, in units of UN/ECE Recommendation 20.
  *
  * @example a file whose lines come to 10.00 and whose total says 11.00 → what is wrong, at `totals.lines`
  */
-export const readUbl = (text: string, currency: string): Result<UblInvoice, UblProblem> => {
+export const readEInvoice = (text: string, currency: string): Result<EInvoice, EInvoiceProblem> => {
   try {
     return ok(readInvoice(text, currency))
   } catch (e) {

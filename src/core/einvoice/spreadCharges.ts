@@ -12,10 +12,10 @@ import {
 } from '../money'
 import { present } from '../present'
 import { allAt, at, textAt } from '../xml'
-import { notBelowZero, percentOf, wrong, type ReadAmount } from './ublAmounts'
+import { notBelowZero, percentOf, wrong, type ReadAmount } from './amounts'
 
 /** A line of a supplier's invoice. `net` and `tax` are what it bears of the whole invoice, allowances and tax spread. */
-export interface UblLine {
+export interface EInvoiceLine {
   readonly description: string
   /** What the seller calls it, what the buyer does, and its bar code; empty where it does not say. */
   readonly codes: { readonly seller: string; readonly buyer: string; readonly standard: string }
@@ -38,11 +38,11 @@ const chargesOf = (node: unknown, path: string, read: ReadAmount) =>
 
 /** An allowance off the whole invoice is spread over its lines, and a charge is a line of its own. */
 export const withCharges = (
-  lines: readonly UblLine[],
+  lines: readonly EInvoiceLine[],
   root: unknown,
   read: ReadAmount,
   currency: string,
-): readonly UblLine[] => {
+): readonly EInvoiceLine[] => {
   const charges = chargesOf(root, 'charges', read)
   const off = sumMoney(
     charges.filter((c) => !c.isCharge).map((c) => c.amount),
@@ -50,7 +50,7 @@ export const withCharges = (
   )
   const extra = charges
     .filter((c) => c.isCharge)
-    .map((c): UblLine => ({
+    .map((c): EInvoiceLine => ({
       description: c.reason || 'Charge',
       codes: { seller: '', buyer: '', standard: '' },
       quantity: decimal(1),
@@ -78,7 +78,12 @@ export const taxTotalOf = (root: unknown, currency: string): unknown =>
   allAt(root, 'TaxTotal').find((t) => ['', currency].includes(textAt(t, 'TaxAmount', '@_currencyID')))
 
 /** The tax of each line: of each rate of the tax total its share; what no rate of it fits is shared by all that are left. */
-export const withTax = (lines: readonly UblLine[], root: unknown, tax: Money, read: ReadAmount): readonly UblLine[] => {
+export const withTax = (
+  lines: readonly EInvoiceLine[],
+  root: unknown,
+  tax: Money,
+  read: ReadAmount,
+): readonly EInvoiceLine[] => {
   const subtotals = allAt(taxTotalOf(root, tax.currency), 'TaxSubtotal')
   const taxes = lines.map(() => zeroMoney(tax.currency))
   const share = (amount: Money, rows: readonly number[]): boolean => {
