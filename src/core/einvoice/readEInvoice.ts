@@ -178,7 +178,8 @@ const readInvoice = (text: string, currency: string): EInvoice => {
 
 /**
  * Reads a supplier's invoice in UBL 2.1 (OASIS) or CII (UN/CEFACT, version 100), the two syntaxes of EN 16931, held against what it
- * says itself: its lines make its sums, its sums its total. Only of the currency of the books, without entities, at most 500 lines, in units of UN/ECE Recommendation 20.
+ * says itself: its lines make its sums, its sums its total. Only of the currency of the books, without entities, at most 500 lines,
+ * in units of UN/ECE Recommendation 20.
  *
  * @example a file whose lines come to 10.00 and whose total says 11.00 → what is wrong, at `totals.lines`
  */
