@@ -1,7 +1,7 @@
 import { allAt, at, textAt, type XmlNode } from '../xml'
 import { wrong } from './amounts'
 
-/** What the European norm for e-invoices (EN 16931) calls alike in both its syntaxes, where one element of this one may stand more than once. */
+/** Elements of CII that may stand more than once. */
 export const CII_LISTS = [
   'IncludedSupplyChainTradeLineItem',
   'SpecifiedTradeAllowanceCharge',
