@@ -82,7 +82,8 @@ export default async function SupplierPage({ params }: { params: Promise<{ id: s
         </section>
         <section className="min-w-0">
           <h2>Unpaid bills</h2>
-          <ListRows open={open} about={shop} />
+          {/* Whose they are is said above. */}
+          <ListRows open={{ ...open, columns: open.columns.filter((c) => c.key !== 'supplier') }} about={shop} />
           <p className="links mt-3">
             <To className="underline" href={`/buying?supplier=${supplier.id}`}>
               Purchase orders
