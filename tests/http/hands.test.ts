@@ -72,11 +72,12 @@ test('two hundred mixed commands at 32 hands on one customer: none breaks, every
   ]
   const tasks = Array.from({ length: 200 }, (_, i) => async () => {
     const [method, path, body] = commands[i % commands.length]!(i)
-    return (await till.request(method, path, body)).status
+    const { status, body: told } = await till.request(method, path, body)
+    return { status, asked: `${method} ${path}`, told: status < 500 ? '' : String(told.type) }
   })
-  const statuses = await withHands(32, tasks)
-  expect(statuses.filter((s) => s >= 500)).toEqual([])
-  expect(statuses.filter((s) => s < 300).length).toBeGreaterThan(80)
+  const answers = await withHands(32, tasks)
+  expect(answers.filter((a) => a.status >= 500)).toEqual([])
+  expect(answers.filter((a) => a.status < 300).length).toBeGreaterThan(80)
   expect(await tiesHold()).toBe(true)
 })
 
