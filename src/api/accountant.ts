@@ -8,7 +8,7 @@ import { findFile } from '@/data/queries/files'
 import type { Asked } from '@/model/where'
 import { findList } from './lists'
 import { asCsvw, csvwName } from './lists/csvw'
-import { asCsv, MOST_ON_PAPER, onPaper } from './lists/files'
+import { asCsv, listOnPaper, MOST_ON_PAPER } from './lists/files'
 import { makeListFile, saidOf } from './lists/makeListFile'
 import { makeListElsewhere } from './makeListElsewhere'
 import { zipStream, type ZipEntry } from './zip'
@@ -48,7 +48,7 @@ async function* entriesOf(asked: Asked, span: Span): AsyncGenerator<ZipEntry> {
     const { found, read, where } = await readTable(asked, span, name)
     yield* described(found.list, read, where)
     if (read.rows.length <= MOST_ON_PAPER)
-      sheets.push(onPaper(found.list, read, where, await saidOf(found.list, asRead(span), where)))
+      sheets.push(listOnPaper(found.list, read, where, await saidOf(found.list, asRead(span), where)))
   }
   const [first, ...more] = sheets
   if (first) yield ['reports.pdf', await drawElsewhere({ as: 'lists', lists: [first, ...more] })]

@@ -4,7 +4,7 @@ import { toDecimalString } from '@/core/money'
 import type { ListOnPaper } from '@/documents/draw/drawList'
 import { drawElsewhere } from '@/documents/drawElsewhere'
 import { fileCell, shownCell, shownSum } from '@/lists/cell'
-import { inFile, isFigure, onPaper as columnsOnPaper, type Column } from '@/lists/column'
+import { inFile, isFigure, onPaper, type Column } from '@/lists/column'
 import type { List } from '@/lists/list'
 import { letterPaper } from '@/model/paper/letterhead'
 import type { Where } from '@/model/where'
@@ -94,8 +94,8 @@ const paperCell = <Row>(column: Column<Row>, row: Row, where: Where): string =>
   [shownCell(column, row, where), isFigure(column) ? '' : column.note?.(row, where)].filter(Boolean).join(' ')
 
 /** A list as it stands on paper, with what it is narrowed to. */
-export const onPaper = <Row>(list: List<Row>, read: Read<Row>, where: Where, said: string): ListOnPaper => {
-  const columns = columnsOnPaper(read.columns)
+export const listOnPaper = <Row>(list: List<Row>, read: Read<Row>, where: Where, said: string): ListOnPaper => {
+  const columns = onPaper(read.columns)
   const cells = (row: Row): readonly string[] => columns.map((c) => paperCell(c, row, where))
   const parts = list.parts?.(read.rows) ?? [{ title: '', rows: read.rows, total: null }]
   return {
@@ -109,4 +109,4 @@ export const onPaper = <Row>(list: List<Row>, read: Read<Row>, where: Where, sai
 }
 
 export const asPdf = <Row>(list: List<Row>, read: Read<Row>, where: Where, said: string): Promise<Buffer> =>
-  drawElsewhere({ as: 'lists', lists: [onPaper(list, read, where, said)] })
+  drawElsewhere({ as: 'lists', lists: [listOnPaper(list, read, where, said)] })
