@@ -22,15 +22,24 @@ describe('Mail', () => {
       await i.gone()
       return said
     }
-    // The clockwork comes by every half minute, and may have tried it just before: then hers was the second try, and it went.
-    const first = await write()
-    const said = first.startsWith('Sent to') ? await write() : first
-    expect(said).toBe('Waiting in Mail: busy.example is busy.')
+    // The clockwork comes by every half minute: where it has just tried the letter hers is the second try, and it goes; where it is
+    // at it, nobody else sends it.
+    const busy = 'Waiting in Mail: busy.example is busy. It is tried again.'
+    let said = await write()
+    for (let more = 0; said !== busy && more < 2; more++) said = await write()
+    expect(said).toBe(busy)
     await i.go('/post?state=waiting')
     await i.press(Key.ARROW_DOWN, Key.ENTER)
     await i.see('Try again')
     await i.doIt()
     await i.see('Sent, 10 Mar 2026, tried 2 times')
+    // What the clockwork had in its hands meanwhile goes, too.
+    const left = async () =>
+      (await get(`/post?saleId=${sale.id}`)).items.filter((p: { state: string }) => p.state === 'waiting')
+    await driver.wait(async () => {
+      for (const { id } of await left()) await till.request('POST', `/post/${id}/send`, {})
+      return (await left()).length === 0
+    }, 30_000)
     const arrived = (await get('/mailbox')).items.filter(
       (m: { recipient: string }) => m.recipient === 'alder@busy.example',
     )
