@@ -26,6 +26,7 @@ const config: NextConfig = {
     'exceljs',
     'nodemailer',
     'bwip-js',
+    'pdfjs-dist',
   ],
   // What every answer says to browsers, and the policy of pages, is said by the front door (scripts/door.mjs).
   headers: async () => [

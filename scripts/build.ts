@@ -53,6 +53,7 @@ const bundleWorkers = (): void => {
     entryPoints: {
       papers: join(root, 'src/workers/papers.worker.ts'),
       tables: join(root, 'src/workers/tables.worker.ts'),
+      pdfs: join(root, 'src/workers/pdfs.worker.ts'),
       proposals: join(root, 'src/workers/proposals.worker.ts'),
       lists: join(root, 'src/workers/lists.worker.ts'),
     },

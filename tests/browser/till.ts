@@ -46,8 +46,8 @@ export const openTill = async (name: string, more: Readonly<Record<string, strin
         ...(body === undefined ? {} : { 'content-type': 'application/json' }),
         ...headers,
       },
-      // A text is a file as it is.
-      body: body === undefined || typeof body === 'string' ? body : JSON.stringify(body),
+      // A text is a file as it is, and so are bytes.
+      body: typeof body === 'string' || body instanceof Buffer ? body : JSON.stringify(body),
     })
     // oxlint-disable-next-line typescript/no-explicit-any -- what came is what the test is about
     const answer = (await response.json()) as any

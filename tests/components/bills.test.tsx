@@ -6,7 +6,7 @@ import { SendBackForm } from '@/ui/buying/SendBackForm'
 import { BillForm } from '@/ui/buying/BillForm'
 import { PayForm } from '@/ui/buying/PayForm'
 import { BillActs } from '@/ui/buying/BillActs'
-import { answerCalls, refuses, type Sent } from './calls'
+import { answerCalls, type Sent } from './calls'
 import { userEvent } from './hand'
 import { choose, field, noteOf, press, type } from './hands'
 import { said } from './world'
@@ -87,72 +87,6 @@ describe('a bill of a supplier', () => {
         { accountId: '41', description: 'Carriage', amount: '9.90' },
       ],
     })
-  })
-
-  test('is filled in from their file, exact to the cent; what fits nothing goes to an account, and it may be paid at once', async () => {
-    const line = { goodsId: null }
-    const read = {
-      supplierId: 7,
-      supplier: 'Gutwerk',
-      theirNumber: 'GW-77',
-      enteredAs: null,
-      on: '2026-02-27',
-      due: '2026-03-29',
-      lines: [
-        // A third of 10.00 each: the price is rounded, the amount is not.
-        {
-          ...line,
-          receivedLineId: 8,
-          description: 'Music stand',
-          quantity: '3',
-          unitCost: '3.3333',
-          amount: '10.00',
-          tax: '1.00',
-        },
-        {
-          ...line,
-          description: 'Carriage',
-          quantity: '1',
-          unitCost: '9',
-          amount: '9.00',
-          tax: '0.90',
-        },
-      ],
-    }
-    const paid = { ...answer.body, open: '0.00', priceDifference: '0.00' }
-    const sent = answerCalls({
-      'POST /bills/read': { status: 200, body: read },
-      'POST /bills': { status: 201, body: paid },
-    })
-    open([])
-    const file = new File(['<Invoice/>'], 'gw.xml', { type: 'text/xml' })
-    await userEvent.upload(screen.getByLabelText(/^From a file/), file)
-    await screen.findByText('Read. Compare it, then enter it.')
-    expect(field('Number on their bill').value).toBe('GW-77')
-    await choose('Paid at once from', 'My own pocket')
-    await press(/^Enter bill/)
-    await waitFor(() => expect(said).toEqual(['I-5: Paid to Halden.']))
-    expect(bodyOf(sent, '/bills')).toEqual({
-      supplierId: '7',
-      theirNumber: 'GW-77',
-      on: '2026-02-27',
-      due: '2026-03-29',
-      paidFrom: 'own-pocket',
-      lines: [
-        { receivedLineId: 8, description: 'Music stand', quantity: '3', amount: '10.00', tax: '1.00' },
-        { accountId: '40', description: 'Carriage', amount: '9.00', tax: '0.90' },
-      ],
-    })
-  })
-
-  test('that cannot be read says why, and nothing typed is lost', async () => {
-    const message = 'This file is UBL 2.3. Only 2.1 is read: ask for that, or type the bill.'
-    answerCalls({ 'POST /bills/read': refuses({ path: 'version', message }) })
-    open([])
-    await type('Number on their bill', 'MINE-1')
-    await userEvent.upload(screen.getByLabelText(/^From a file/), new File(['<a/>'], 'a.xml', { type: 'text/xml' }))
-    expect(await screen.findByText(message)).toBeTruthy()
-    expect(field('Number on their bill').value).toBe('MINE-1')
   })
 
   test('without their number is not sent, and says so at the field', async () => {

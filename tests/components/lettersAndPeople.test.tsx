@@ -58,7 +58,7 @@ describe('a letter', () => {
     await new Promise((done) => setTimeout(done, 700))
     expect(button('Send').disabled).toBe(true)
     await press('Send')
-    await waitFor(() => expect(said).toEqual(['Sent to hazel@mail.example.']), { timeout: 3_000 })
+    await waitFor(() => expect(said).toEqual(['Sent to hazel@mail.example.']))
     expect(sent.filter((s) => s.path === '/post')).toHaveLength(1)
   })
 

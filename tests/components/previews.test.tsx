@@ -86,7 +86,7 @@ describe('a panel says in figures what it will do', () => {
     await type('Amount', '20')
     await type('Reason', 'Moved away')
     await press(/^Write off/)
-    await waitFor(() => expect(sent.some((s) => !s.preview)).toBe(true), { timeout: 5000 })
+    await waitFor(() => expect(sent.some((s) => !s.preview)).toBe(true))
     await new Promise((done) => setTimeout(done, 400))
     expect(sent.filter((s) => (s.body as { reason?: string }).reason === 'Moved away')).toHaveLength(1)
   })

@@ -38,9 +38,7 @@ test('a backup is chosen and sent as it is; what is wrong with it stands at the 
   await press('Restore')
   await screen.findByText(/Restoring 1,200 rows of Moved, as of 2026-03-01/)
   // The place is away while it restores; then it says how it went.
-  await waitFor(() => expect(noteOf(field('Backup'))).toBe('It was not restored. The disk is full.'), {
-    timeout: 8_000,
-  })
+  await waitFor(() => expect(noteOf(field('Backup'))).toBe('It was not restored. The disk is full.'))
 })
 
 test('why it came to nothing before is said at once; nobody answering changes nothing', async () => {

@@ -54,7 +54,7 @@ describe('an estimate that goes out', () => {
     await press(/^Send the estimate/)
     await new Promise((done) => setTimeout(done, 700))
     expect(button(/^Send the estimate/).disabled).toBe(true)
-    await waitFor(() => expect(closed).toHaveBeenCalled(), { timeout: 3_000 })
+    await waitFor(() => expect(closed).toHaveBeenCalled())
     expect(sent.filter((s) => s.path === '/sales/7/offer')).toHaveLength(1)
     await waitFor(() => expect(said.at(-1)).toBe('The database does not answer just now.'))
   })

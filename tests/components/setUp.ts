@@ -4,7 +4,7 @@ import { fetchAll } from '@/ui/lazily'
 import { forget } from './world'
 
 // What comes a moment later is waited for; beside other work on two cores a moment is longer.
-configure({ asyncUtilTimeout: 5000 })
+configure({ asyncUtilTimeout: 15_000 })
 
 // What the browser has and the simulated one has not.
 Element.prototype.scrollIntoView = () => {}

@@ -1,7 +1,6 @@
-import { spawnSync } from 'node:child_process'
-import { readFileSync } from 'node:fs'
 import { afterAll, beforeAll, expect, test } from 'vitest'
 import { openTill, PASSPHRASE, type Till } from '../browser/till'
+import { memoryOf } from './memoryOf'
 
 /** `TILL_SECONDS=60` for longer. */
 const SECONDS = Number(process.env.TILL_SECONDS ?? 15)
@@ -16,15 +15,6 @@ beforeAll(async () => {
   customerId = (await till.request('POST', '/customers', { name: 'Everybody' })).body.id
 })
 afterAll(() => till.close())
-
-/** Resident memory of the process that listens at our address, in MB. */
-const memory = (): number => {
-  const port = new URL(till.base).port
-  const listening = spawnSync('ss', ['-ltnpH', `sport = :${port}`], { encoding: 'utf8' }).stdout
-  const pid = /pid=(\d+)/.exec(listening)?.[1]
-  if (!pid) throw new Error(`nothing listens on ${port}: ${listening}`)
-  return Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))![1]) / 1024
-}
 
 test('200 readers and 20 writers at once: sentences only, health at once, memory stands, nothing is lost or doubled', async () => {
   const end = Date.now() + SECONDS * 1_000
@@ -73,7 +63,7 @@ test('200 readers and 20 writers at once: sentences only, health at once, memory
     while (goesOn()) {
       const health = await timed('health', () => fetch(`${till.base}/api/health`))
       if (health.status !== 200) problems.push(`health ${health.status}`)
-      memories.push(memory())
+      memories.push(memoryOf(till.base))
       await new Promise((r) => setTimeout(r, 250))
     }
   }

@@ -3,6 +3,7 @@ import { z } from 'zod'
 import { day, id as idField } from '@/contract/fields'
 import { billView, billViews } from '@/model/buying/bills'
 import { readBill } from '@/model/buying/readBill'
+import { xmlOfInvoice } from '@/services/files/xmlOfInvoice'
 import { orderView, orderViews } from '@/model/buying/orders'
 import { landedCostView } from '@/model/buying/landedCosts'
 import { supplierRefundView, supplierRefundViews } from '@/model/buying/supplierRefunds'
@@ -138,10 +139,13 @@ export const buying = [
   ),
   readFile(
     '/bills/read',
-    'An e-invoice (UBL 2.1 or CII) as a draft of a bill; nothing is saved.',
-    'application/xml',
+    'An e-invoice (UBL 2.1 or CII, or a PDF that brings one along) as a draft of a bill; nothing is saved.',
+    'application/xml, application/pdf',
     noQuery,
-    readBill,
+    async (asked, bytes) => {
+      const xml = await xmlOfInvoice(bytes)
+      return xml.ok ? readBill(asked, xml.value) : xml
+    },
   ),
   change('/bills/{id}/void', 'A supplier’s bill does not count from a day on.', voidBill, {
     path: { billId: 'id' },

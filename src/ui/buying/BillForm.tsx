@@ -121,9 +121,10 @@ const FromFile = ({
   readonly onSupplier: (name: string) => void
   readonly onPaper: (paper: File | null) => void
 }) => {
-  const { getValues, reset } = useFormContext<BillDraft>()
+  const { getValues, reset, formState } = useFormContext<BillDraft>()
   return (
     <ReadBill
+      isTyped={formState.isDirty}
       onPaper={onPaper}
       onRead={(read) => {
         reset({
