@@ -1,5 +1,5 @@
 /** Anything but the core may write the log, keep something once a process, and give heavy work to a thread. */
-const TOOLS = ['^src/log\\.ts$', '^src/keptOnce\\.ts$', '^src/workers/runElsewhere\\.ts$']
+const TOOLS = ['^src/log\\.ts$', '^src/keptOnce\\.ts$', '^src/workers/run(Elsewhere|Apart)\\.ts$']
 
 /**
  * Imports point one way: app → api → clockwork → (documents, services, stand-ins) → model → data → core;

@@ -1,6 +1,7 @@
 import type { Database, Transaction } from './connect'
 import { databaseError } from './databaseError'
 import { takeLock } from './locks'
+import { turns } from './turns'
 
 /** Codes after which PostgreSQL wants the transaction tried again: serialization failure, deadlock. */
 const TRY_AGAIN = new Set(['40001', '40P01'])
@@ -8,29 +9,12 @@ const TRY_AGAIN = new Set(['40001', '40P01'])
 /** Of one process: one that writes, and one at the lock of the database, with what it asks first, who goes on as soon as the other is kept. */
 const AT_THE_PEN = 2
 
-interface Turns {
-  there: number
-  /** Who takes no connection from those who read while they wait. */
-  readonly waiting: (() => void)[]
-}
-const turns = new WeakMap<Database, Turns>()
-const turnsOf = (db: Database): Turns => {
-  const known = turns.get(db) ?? { there: 0, waiting: [] }
-  turns.set(db, known)
+/** Who waits for their turn takes no connection from those who read meanwhile. */
+const turnsAt = new WeakMap<Database, ReturnType<typeof turns>>()
+const turnsOf = (db: Database) => {
+  const known = turnsAt.get(db) ?? turns(AT_THE_PEN)
+  turnsAt.set(db, known)
   return known
-}
-
-const inTurn = async <T>(db: Database, work: () => Promise<T>): Promise<T> => {
-  const at = turnsOf(db)
-  if (at.there < AT_THE_PEN) at.there++
-  else await new Promise<void>((go) => at.waiting.push(go))
-  try {
-    return await work()
-  } finally {
-    const next = at.waiting.shift()
-    if (next) next()
-    else at.there--
-  }
 }
 
 /** Of a transaction: statements whose answers nobody waits for. */
@@ -74,7 +58,7 @@ const pause = (attempt: number): Promise<void> =>
 export const transact = async <T>(db: Database, work: (tx: Transaction) => Promise<T>): Promise<T> => {
   for (let attempt = 1; ; attempt++) {
     try {
-      const { value, last } = await inTurn(db, () =>
+      const { value, last } = await turnsOf(db).inTurn(() =>
         db.transaction(async (tx) => {
           // What the work asks first follows at the heels of the lock: a connection does one thing after the other.
           const [pen, done] = await Promise.allSettled([takeLock(tx, 'pen'), work(tx)])

@@ -1,6 +1,5 @@
-import { readPdf, type ReadPdf } from '@/services/files/pdfFile'
+import { readPdf } from '@/services/files/pdfFile'
+import { readApart } from './apart'
 
-/** A thread of its own that looks for an invoice in a PDF; see workers/runElsewhere. */
-const work = (bytes: Uint8Array): Promise<ReadPdf> => readPdf(bytes)
-
-export default work
+/** Looks for an invoice in a PDF in a process of its own. */
+readApart(readPdf)

@@ -4,24 +4,17 @@ import { isMainThread, MessageChannel } from 'node:worker_threads'
 import Piscina from 'piscina'
 import { keptOnce } from '@/core/keptOnce'
 
-interface Worker {
-  /** What the build puts beside the server. */
-  readonly file: string
-  /** So much memory a thread may have, in megabytes: what is hostile, or too much, ends the thread, not the program. */
-  readonly memory: number
-  /** So long a thread is kept when nothing is asked of it, in milliseconds. */
-  readonly kept: number
-  /** By so many megabytes may the whole program grow meanwhile, where a thread unpacks bytes: they do not count as its memory. */
-  readonly room?: number
-}
-type WorkerName = 'papers' | 'tables' | 'pdfs' | 'proposals' | 'lists'
-const WORKERS: Readonly<Record<WorkerName, Worker>> = {
+/**
+ * The workers that the build puts beside the server; so much memory a thread of each may have, in megabytes, and so long it is kept
+ * when nothing is asked of it, in milliseconds. A thread that has too much mostly ends alone, but may take the program along: files of
+ * others are read by `runApart`.
+ */
+const WORKERS = {
   papers: { file: 'workers/papers.mjs', memory: 512, kept: 60_000 },
-  tables: { file: 'workers/tables.mjs', memory: 512, kept: 60_000 },
-  pdfs: { file: 'workers/pdfs.mjs', memory: 256, kept: 60_000, room: 400 },
   proposals: { file: 'workers/proposals.mjs', memory: 512, kept: 60_000 },
   lists: { file: 'workers/lists.mjs', memory: 1_024, kept: 600_000 },
-}
+} as const
+type WorkerName = keyof typeof WORKERS
 
 /** So many run at once, so many may wait, and how long one may take; whoever comes beyond them is told to come again. */
 const [AT_ONCE, WAITING, PATIENCE] = [2, 40, 30_000]
@@ -42,16 +35,6 @@ const threadsOf = (name: WorkerName, file: string): Piscina =>
     idleTimeout: WORKERS[name].kept,
     resourceLimits: { maxOldGenerationSizeMb: WORKERS[name].memory },
   }))
-
-/** How often is looked how much the program has grown, in milliseconds. */
-const LOOK_EACH = 20
-
-/** Says when the program has grown by more than so many megabytes from now on, until nobody needs to know. */
-const whenGrown = (megabytes: number) => {
-  const [grown, most] = [new AbortController(), process.memoryUsage.rss() + megabytes * 1_000_000]
-  const looks = setInterval(() => process.memoryUsage.rss() > most && grown.abort(), LOOK_EACH)
-  return { signal: grown.signal, enough: () => clearInterval(looks) }
-}
 
 /** Where a thread tells how far it is, if somebody listens: a number between 0 and 1. */
 export interface Telling {
@@ -83,16 +66,14 @@ export const runElsewhere = async <I extends object, O>(
     return here(onProgress ? { ...input, tell: { postMessage: onProgress } } : input)
   const threads = threadsOf(name, file)
   if (threads.queueSize >= WAITING) throw new TooMuchWaits(`too much waits for ${name}`)
-  const { room } = WORKERS[name]
-  const grown = room === undefined ? undefined : whenGrown(room)
-  const ended = AbortSignal.any([AbortSignal.timeout(patience), signal, grown?.signal].filter((s) => s !== undefined))
+  const late = AbortSignal.timeout(patience)
+  const ended = signal ? AbortSignal.any([signal, late]) : late
+  if (!onProgress) return (await threads.run(input, { signal: ended })) as O
   const { port1, port2 } = new MessageChannel()
+  port1.on('message', onProgress)
   try {
-    if (!onProgress) return (await threads.run(input, { signal: ended })) as O
-    port1.on('message', onProgress)
     return (await threads.run({ ...input, tell: port2 }, { signal: ended, transferList: [port2] })) as O
   } finally {
     port1.close()
-    grown?.enough()
   }
 }

@@ -1,6 +1,5 @@
-import { readTable, type ReadTable } from '@/services/files/tableFile'
+import { readTable } from '@/services/files/tableFile'
+import { readApart } from './apart'
 
-/** A thread of its own that reads spreadsheets; see workers/runElsewhere. */
-const work = (body: Uint8Array): Promise<ReadTable> => readTable(body)
-
-export default work
+/** Reads a spreadsheet in a process of its own. */
+readApart(readTable)

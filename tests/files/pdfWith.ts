@@ -1,4 +1,5 @@
-import { constants, deflateRawSync, deflateSync } from 'node:zlib'
+import { deflateSync } from 'node:zlib'
+import { packedTimes } from './packedTimes'
 
 /** A page of nothing that brings files along, each packed already. */
 const pdfOf = (files: readonly (readonly [name: string, packed: Buffer])[]): Buffer => {
@@ -33,8 +34,5 @@ export const pdfWith = (files: Readonly<Record<string, string>>): Buffer =>
   pdfOf(Object.entries(files).map(([name, text]) => [name, deflateSync(text)]))
 
 /** A PDF that brings a file of so many times 100 MB of nothing along, packed into a thousandth of that. */
-export const hugePdf = (times: number): Buffer => {
-  const piece = deflateRawSync(Buffer.alloc(100_000_000), { finishFlush: constants.Z_FULL_FLUSH })
-  const [head, end] = [Buffer.from([0x78, 0x9c]), Buffer.from([0x03, 0x00, 0, 0, 0, 1])]
-  return pdfOf([['factur-x.xml', Buffer.concat([head, ...Array.from({ length: times }, () => piece), end])]])
-}
+export const hugePdf = (times: number): Buffer =>
+  pdfOf([['factur-x.xml', Buffer.concat([Buffer.from([0x78, 0x9c]), packedTimes(Buffer.alloc(100_000_000), times)])]])

@@ -1,12 +1,14 @@
 /**
  * What a PDF was read as: the XML of the invoice in it, that there is none, or that it is no PDF that can be read. Plain data, since it
- * is read on another thread.
+ * is read in a process of its own.
  */
 export type ReadPdf = { readonly xml: Uint8Array } | 'no-e-invoice' | 'unreadable'
 
 /** How an invoice in UBL or CII begins: its element, and whose it is. */
 const INVOICE =
   /<(?:[\w-]+:)?(?:Invoice|CrossIndustryInvoice)\b[^>]*(?:ubl:schema:xsd:Invoice-2|CrossIndustryInvoice:\d+)/
+/** The longest XML that is taken, in bytes: as long as a file that is sent as it is. */
+const LONGEST = 6_000_000
 /** So far into a file its first element is looked for, in bytes: comments may stand before it. */
 const BEGINNING = 8_000
 
@@ -28,7 +30,8 @@ export const readPdf = async (bytes: Uint8Array): Promise<ReadPdf> => {
       await opening.promise
     ).getAttachments()
     const xml = Object.values(files ?? {}).find(({ content }) => isInvoice(content))?.content
-    return xml ? { xml } : 'no-e-invoice'
+    if (!xml) return 'no-e-invoice'
+    return xml.length > LONGEST ? 'unreadable' : { xml }
   } catch {
     return 'unreadable'
   } finally {

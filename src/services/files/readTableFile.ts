@@ -1,12 +1,15 @@
-import { runElsewhere } from '@/workers/runElsewhere'
 import { refuse } from '@/contract/refuse'
-import { readTable, type FileTable, type ReadTable } from './tableFile'
+import { runApart } from '@/workers/runApart'
+import { readTable, type FileTable } from './tableFile'
 
 export type { FileTable }
 
-/** Reads a CSV or XLSX file on another thread. A file that is neither, or too much, is refused with why. */
+const TOO_MUCH =
+  'This file is too much to be read: it takes too long, or is too large unpacked. Split it, or save it as CSV.'
+
+/** Reads a CSV or XLSX file in a process of its own. A file that is neither, or too much, is refused with why. */
 export const readTableFile = async (base64: string): Promise<FileTable> => {
-  const body = new Uint8Array(Buffer.from(base64, 'base64'))
-  const read = await runElsewhere<Uint8Array, ReadTable>('tables', body, readTable)
-  return read.ok ? read.table : refuse({ code: 'invalid', errors: [{ path: 'base64', message: read.message }] })
+  const read = await runApart('tables', new Uint8Array(Buffer.from(base64, 'base64')), readTable)
+  if (read?.ok) return read.table
+  return refuse({ code: 'invalid', errors: [{ path: 'base64', message: read?.message ?? TOO_MUCH }] })
 }

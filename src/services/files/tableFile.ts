@@ -11,13 +11,20 @@ export interface FileTable {
   readonly decimal?: '.'
 }
 
-/** What a file was read as, or why it was not: plain data, since it is read on another thread. */
+/** What a file was read as, or why it was not: plain data, since it is read in a process of its own. */
 export type ReadTable =
   | { readonly ok: true; readonly table: FileTable }
   | { readonly ok: false; readonly message: string }
 
 /** The most a table may have. Far more than a workshop's goods, and little enough to be read in a moment. */
-const MOST = { rows: 20_000, columns: 200, cells: 500_000, letters: 4_000, unpacked: 60_000_000 } as const
+const MOST = {
+  rows: 20_000,
+  columns: 200,
+  cells: 500_000,
+  letters: 4_000,
+  unpacked: 60_000_000,
+  text: 30_000_000,
+} as const
 
 class Unreadable extends Error {}
 const unreadable = (message: string): never => {
@@ -68,7 +75,7 @@ const mustBeSmall = (body: Buffer): void => {
 const readXlsx = async (body: Buffer): Promise<string[][]> => {
   mustBeSmall(body)
   const rows: string[][] = []
-  let cells = 0
+  let [cells, letters] = [0, 0]
   // Read as a stream, row by row: a cell far out costs one cell, and reading stops where there is too much.
   const [{ Readable }, { default: excel }] = await Promise.all([import('node:stream'), import('exceljs')])
   const book = new excel.stream.xlsx.WorkbookReader(
@@ -90,10 +97,13 @@ const readXlsx = async (body: Buffer): Promise<string[][]> => {
         )
       const line: string[] = []
       row.eachCell({ includeEmpty: false }, (cell, n) => {
-        line[n - 1] = cellText(cell.value).trim().slice(0, MOST.letters)
+        const text = cellText(cell.value).trim().slice(0, MOST.letters)
+        line[n - 1] = text
+        letters += text.length
         cells++
       })
       if (cells > MOST.cells) unreadable(`At most ${MOST.cells} cells at a time. Split the file.`)
+      if (letters > MOST.text) unreadable(`At most ${MOST.text} letters at a time. Split the file.`)
       if (rows.length > MOST.rows) unreadable(`At most ${MOST.rows} rows at a time. Split the file.`)
       rows.push(Array.from(line, (c) => c ?? ''))
     }

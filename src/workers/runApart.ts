@@ -1,0 +1,78 @@
+import { spawn } from 'node:child_process'
+import { existsSync } from 'node:fs'
+import { mkdtemp, rm } from 'node:fs/promises'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { keptOnce } from '@/core/keptOnce'
+import { turns } from '@/data/turns'
+import { log } from '@/log'
+import { TooMuchWaits } from './runElsewhere'
+
+/** What reads a file, by what it is: programs that the build puts beside the server. */
+const READERS = { tables: 'workers/tables.mjs', pdfs: 'workers/pdfs.mjs' } as const
+
+/** So many run at once, so many may wait. */
+const [AT_ONCE, WAITING] = [2, 20]
+/** How long a file is read at most, in milliseconds: the largest we take need a few seconds, and who waits for an answer waits for fifteen. */
+const PATIENCE = 12_000
+/** What JavaScript may hold in such a process, in megabytes. */
+const HEAP = 512
+/**
+ * What the kernel holds such a process to: seconds of computing (should we have ended before it has), kilobytes of memory with all that
+ * it unpacks into, and blocks of 512 bytes in a file that it lays aside.
+ */
+const LIMITS = 'ulimit -t 15 && ulimit -d 1000000 && ulimit -f 130000 && exec "$0" "$@"'
+
+/** So much is kept of what it said before it ended, in letters. */
+const SAID = 1_000
+
+const line = () => keptOnce('ironTillReaders', () => turns(AT_ONCE))
+
+/** What it answered, or null where it ended before. */
+const ask = (program: string, bytes: Uint8Array, folder: string): Promise<unknown> =>
+  new Promise((done) => {
+    const reader = spawn('/bin/sh', ['-c', LIMITS, process.execPath, `--max-old-space-size=${HEAP}`, program], {
+      // It knows nothing of ours, neither the database nor a secret, and lays aside only where we throw it away.
+      env: { NODE_ENV: 'production', TMPDIR: folder },
+      stdio: ['ignore', 'ignore', 'pipe', 'ipc'],
+      serialization: 'advanced',
+      timeout: PATIENCE,
+      killSignal: 'SIGKILL',
+    })
+    let answer: unknown = null
+    let said = ''
+    reader.stderr?.on('data', (words: Buffer) => (said = `${said}${words}`.slice(-SAID)))
+    reader.once('message', (told) => {
+      answer = told
+      reader.kill('SIGKILL')
+    })
+    reader.once('error', () => done(null))
+    reader.once('close', (code, signal) => {
+      if (answer === null) log.warn({ program, code, signal, said }, 'a file was not read')
+      done(answer)
+    })
+    reader.send(bytes, () => {})
+  })
+
+/**
+ * Has somebody's file read by a process of its own, which what is hostile or too much ends, and nothing else. Null where it ended before
+ * the file was read: it was too large unpacked, or without an end. Where no reader is built (tests of the reading itself), it is read here.
+ */
+export const runApart = async <O>(
+  name: keyof typeof READERS,
+  bytes: Uint8Array,
+  here: (bytes: Uint8Array) => Promise<O>,
+): Promise<O | null> => {
+  // Known only where it runs: a build that looked for it would take the whole project along.
+  const program = join(/* turbopackIgnore: true */ process.cwd(), READERS[name])
+  if (!existsSync(program)) return here(bytes)
+  if (line().waiting() >= WAITING) throw new TooMuchWaits(`too much waits for ${name}`)
+  return line().inTurn(async () => {
+    const folder = await mkdtemp(join(tmpdir(), 'iron-till-read-'))
+    try {
+      return (await ask(program, bytes, folder)) as O | null
+    } finally {
+      await rm(folder, { recursive: true, force: true })
+    }
+  })
+}
