@@ -54,6 +54,7 @@ const bundleWorkers = (): void => {
       papers: join(root, 'src/workers/papers.worker.ts'),
       tables: join(root, 'src/workers/tables.worker.ts'),
       pdfs: join(root, 'src/workers/pdfs.worker.ts'),
+      marks: join(root, 'src/workers/marks.worker.ts'),
       proposals: join(root, 'src/workers/proposals.worker.ts'),
       lists: join(root, 'src/workers/lists.worker.ts'),
     },

@@ -63,6 +63,21 @@ const openLog = (home: string): ((line: string) => void) => {
   return (line) => void file.write(`${line}\n`)
 }
 
+/** So often may the application end by itself within so many milliseconds: beyond that it would only end again. */
+const ENDINGS = { atMost: 3, within: 60_000 } as const
+
+/** Counts how often the application ended by itself; `another` says whether it is worth starting it again. */
+const fewEndings = () => {
+  let at: readonly number[] = []
+  return {
+    another: (): boolean => {
+      const now = Date.now()
+      at = [...at.filter((when) => when > now - ENDINGS.within), now]
+      return at.length <= ENDINGS.atMost
+    },
+  }
+}
+
 const prepareDatabase = async (
   url: string,
   appSecret: string | null,
@@ -145,6 +160,7 @@ const main = async (): Promise<void> => {
   say('Application: starting …')
   const code = there ? '' : randomBytes(5).toString('hex')
   let restoring = false
+  const endings = fewEndings()
   const startServer = async (said: string): Promise<void> => {
     const server = await serve({
       port,
@@ -166,10 +182,14 @@ const main = async (): Promise<void> => {
       server.kill('SIGKILL')
     }
     server.on('exit', (status) => {
-      if (restoring) return
-      if (!stopping)
-        say(`The application ended by itself (${status ?? 'killed'}). The log says why: ${join(home, 'log/till.log')}`)
-      void finish(1)
+      if (restoring || stopping) return
+      const why = `The application ended by itself (${status ?? 'killed'}). The log says why: ${join(home, 'log/till.log')}`
+      if (!endings.another()) return void stop(1, () => say(why))
+      note(`${why}. It is started again …`)
+      startServer('').then(
+        () => note('The application is back.'),
+        (problem: unknown) => stop(1, () => console.error(sayProblem(problem))),
+      )
     })
     server.on('message', (message: unknown) => {
       if (typeof message !== 'object' || message === null || !('restore' in message)) return

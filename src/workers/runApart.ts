@@ -8,8 +8,16 @@ import { turns } from '@/data/turns'
 import { log } from '@/log'
 import { TooMuchWaits } from './runElsewhere'
 
-/** What reads a file, by what it is: programs that the build puts beside the server. */
-const READERS = { tables: 'workers/tables.mjs', pdfs: 'workers/pdfs.mjs' } as const
+/**
+ * What reads a file, by what it is: programs that the build puts beside the server, and how much memory each may have with all that it
+ * unpacks into, in megabytes.
+ */
+const READERS = {
+  tables: { file: 'workers/tables.mjs', memory: 1_000 },
+  pdfs: { file: 'workers/pdfs.mjs', memory: 1_000 },
+  // As much as a document may take for it, each time it is drawn.
+  marks: { file: 'workers/marks.mjs', memory: 400 },
+} as const
 
 /** So many run at once, so many may wait. */
 const [AT_ONCE, WAITING] = [2, 20]
@@ -18,10 +26,10 @@ const PATIENCE = 12_000
 /** What JavaScript may hold in such a process, in megabytes. */
 const HEAP = 512
 /**
- * What the kernel holds such a process to: seconds of computing (should we have ended before it has), kilobytes of memory with all that
- * it unpacks into, and blocks of 512 bytes in a file that it lays aside.
+ * What the kernel holds such a process to beside its memory: seconds of computing (should we have ended before it has), and blocks of 512
+ * bytes in a file that it lays aside.
  */
-const LIMITS = 'ulimit -t 15 && ulimit -d 1000000 && ulimit -f 130000 && exec "$0" "$@"'
+const LIMITS = 'ulimit -t 15 && ulimit -f 130000'
 
 /** So much is kept of what it said before it ended, in letters. */
 const SAID = 1_000
@@ -29,9 +37,10 @@ const SAID = 1_000
 const line = () => keptOnce('ironTillReaders', () => turns(AT_ONCE))
 
 /** What it answered, or null where it ended before. */
-const ask = (program: string, bytes: Uint8Array, folder: string): Promise<unknown> =>
-  new Promise((done) => {
-    const reader = spawn('/bin/sh', ['-c', LIMITS, process.execPath, `--max-old-space-size=${HEAP}`, program], {
+const ask = (program: string, memory: number, bytes: Uint8Array, folder: string): Promise<unknown> =>
+  new Promise((done, fail) => {
+    const limited = `${LIMITS} && ulimit -d ${memory * 1_000} && exec "$0" "$@"`
+    const reader = spawn('/bin/sh', ['-c', limited, process.execPath, `--max-old-space-size=${HEAP}`, program], {
       // It knows nothing of ours, neither the database nor a secret, and lays aside only where we throw it away.
       env: { NODE_ENV: 'production', TMPDIR: folder },
       stdio: ['ignore', 'ignore', 'pipe', 'ipc'],
@@ -46,7 +55,7 @@ const ask = (program: string, bytes: Uint8Array, folder: string): Promise<unknow
       answer = told
       reader.kill('SIGKILL')
     })
-    reader.once('error', () => done(null))
+    reader.once('error', fail)
     reader.once('close', (code, signal) => {
       if (answer === null) log.warn({ program, code, signal, said }, 'a file was not read')
       done(answer)
@@ -64,13 +73,14 @@ export const runApart = async <O>(
   here: (bytes: Uint8Array) => Promise<O>,
 ): Promise<O | null> => {
   // Known only where it runs: a build that looked for it would take the whole project along.
-  const program = join(/* turbopackIgnore: true */ process.cwd(), READERS[name])
+  const { file, memory } = READERS[name]
+  const program = join(/* turbopackIgnore: true */ process.cwd(), file)
   if (!existsSync(program)) return here(bytes)
   if (line().waiting() >= WAITING) throw new TooMuchWaits(`too much waits for ${name}`)
   return line().inTurn(async () => {
     const folder = await mkdtemp(join(tmpdir(), 'iron-till-read-'))
     try {
-      return (await ask(program, bytes, folder)) as O | null
+      return (await ask(program, memory, bytes, folder)) as O | null
     } finally {
       await rm(folder, { recursive: true, force: true })
     }

@@ -1,9 +1,11 @@
 import { readdirSync } from 'node:fs'
 import { tmpdir } from 'node:os'
-import { afterAll, beforeAll, expect, test } from 'vitest'
-import { openTill, PASSPHRASE, type Till } from '../browser/till'
+import { PNG } from 'pngjs'
+import { afterAll, beforeAll, describe, expect, test } from 'vitest'
+import { openTill, PASSPHRASE, TOKEN, type Till } from '../browser/till'
 import { ciiInvoice } from '../files/cii'
 import { lyingSheet } from '../files/lyingSheet'
+import { packedTimes } from '../files/packedTimes'
 import { hugePdf, pdfWith } from '../files/pdfWith'
 import { memoryOf } from './memoryOf'
 
@@ -47,3 +49,59 @@ test.each(['texts', 'sheet'] as const)(
     expect((await readGoods('code,name,price\nA,Rosin,4.50\n')).status).toBe(200)
   },
 )
+
+test('who enters something while a file is read does not wait for it', async () => {
+  const [order, note] = [Array<string>(), (what: string) => () => void order.push(what)]
+  const reading = readGoods(lyingSheet('texts')).then(note('the file'))
+  await new Promise((done) => setTimeout(done, 500))
+  await till.request('POST', '/customers', { name: 'At the counter' }).then(note('the customer'))
+  await reading
+  expect(order).toEqual(['the customer', 'the file'])
+})
+
+describe('the mark of the business', () => {
+  const keep = (mark: Buffer, name = 'mark.png') =>
+    till.request('POST', '/files', { ownerKind: 'business', ownerId: 1, name, base64: mark.toString('base64') })
+  const SIGNATURE = Buffer.from('89504e470d0a1a0a', 'hex')
+  const points = (width: number, height: number): Buffer => PNG.sync.write(new PNG({ width, height }))
+  const huge = () => {
+    // What is said of its size is small; what is packed is three gigabytes.
+    const said = points(2, 2)
+    const [at, packed] = [
+      said.indexOf('IDAT'),
+      Buffer.concat([Buffer.from([0x78, 0x9c]), packedTimes(Buffer.alloc(100_000_000), 30)]),
+    ]
+    const length = Buffer.alloc(4)
+    length.writeUInt32BE(packed.length)
+    return Buffer.concat([
+      said.subarray(0, at - 4),
+      length,
+      Buffer.from('IDAT'),
+      packed,
+      Buffer.alloc(4),
+      said.subarray(-12),
+    ])
+  }
+
+  test.each([
+    ['that only begins as one', () => SIGNATURE],
+    ['of nonsense', () => Buffer.concat([SIGNATURE, Buffer.from('nonsense'.repeat(40))])],
+    ['that was cut off', () => points(40, 40).subarray(0, 60)],
+    ['whose points are damaged', () => Buffer.from(points(40, 40).fill(7, 50, 80))],
+    ['as JPEG, of nonsense', () => Buffer.from('ffd8ffe0' + '7a'.repeat(200), 'hex')],
+    ['that unpacks to gigabytes', huge],
+    ['of more points than any printer shows', () => points(4_001, 10)],
+  ])('is no picture %s: every document would break of it', async (_, mark) => {
+    const bad = await sendHostile(() => keep(mark()))
+    expect(bad).toMatchObject({ status: 422, body: { errors: [{ path: 'base64' }] } })
+    expect(bad.grown).toBeLessThan(200)
+  })
+
+  test('is one that documents can carry', async () => {
+    expect((await keep(points(400, 120))).status).toBe(201)
+    const pdf = await fetch(`${till.base}/api/v1/export/receivables.pdf`, {
+      headers: { authorization: `Bearer ${TOKEN}` },
+    })
+    expect([pdf.status, pdf.headers.get('content-type')]).toEqual([200, 'application/pdf'])
+  })
+})

@@ -10,6 +10,8 @@ import { findGoods, updateGoods } from '@/data/queries/goods'
 import { findSales } from '@/data/queries/sales'
 import { defineCommand, type Work } from '../command'
 import { found, refuse, refuseAt } from '@/contract/refuse'
+import { runApart } from '@/workers/runApart'
+import { MARK_POINTS, readMark } from './markFile'
 
 /** What a file is, told by its first bytes and never by its name: nobody's page is shown as a picture. */
 export const typeOf = (body: Buffer, name: string): string => {
@@ -32,35 +34,55 @@ const mustExist = async (w: Work, kind: FileOwner, ownerId: number): Promise<voi
   if (kind === 'sale') found((await findSales(w.tx, [ownerId], w.currency))[0], 'sale', ownerId)
 }
 
+const isOfBusiness = (f: { readonly ownerKind: string }): boolean => f.ownerKind === 'business'
+
+/** Why a picture is no mark of the business; null where documents can carry it. */
+const whyNoMark = async (body: Buffer, name: string): Promise<string | null> => {
+  if (!['image/png', 'image/jpeg'].includes(typeOf(body, name)))
+    return 'The mark is a PNG or JPEG picture. Choose one of these.'
+  const read = await runApart('marks', body, readMark)
+  if (read === 'too-large') return `The mark has at most ${MARK_POINTS} by ${MARK_POINTS} points. Make it smaller.`
+  return read === 'fine' ? null : 'This picture is damaged, or too large unpacked. Save it again as PNG or JPEG.'
+}
+
 /**
  * Keeps a file with a customer, goods, a sale, a supplier's bill, an entry or the business. The first picture of goods is theirs; that
  * of the business its mark.
  */
-export const keepFile = defineCommand('keep-file', keepFileInput, async (w, f) => {
-  await mustExist(w, f.ownerKind, f.ownerId)
-  const body = Buffer.from(f.base64, 'base64')
-  const wrong = (message: string) => refuseAt('base64', message)
-  if (body.length === 0) wrong('The file is empty. Choose another.')
-  if (body.length > LARGEST_FILE) wrong('A file has at most 4 MB. Make the picture smaller, or save it as PDF.')
-  const type = typeOf(body, f.name)
-  if (f.ownerKind === 'business' && !['image/png', 'image/jpeg'].includes(type))
-    wrong('The mark is a PNG or JPEG picture. Choose one of these.')
-  const fileId = await insertFile(w.tx, {
-    ownerKind: f.ownerKind,
-    ownerId: f.ownerId,
-    name: f.name,
-    type,
-    size: body.length,
-    body,
-    addedOn: w.today,
-  })
-  if (f.ownerKind === 'goods' && isPicture(type)) {
-    const goods = present((await findGoods(w.tx, [f.ownerId])).get(f.ownerId))
-    if (goods.pictureFileId === null) await updateGoods(w.tx, f.ownerId, { pictureFileId: fileId })
-  }
-  if (f.ownerKind === 'business') await updateBusiness(w.tx, { markFileId: fileId })
-  return { id: fileId, answer: async () => ({ id: fileId, name: f.name, type, size: body.length }) }
-})
+export const keepFile = defineCommand(
+  'keep-file',
+  keepFileInput,
+  async (w, f) => {
+    await mustExist(w, f.ownerKind, f.ownerId)
+    const body = Buffer.from(f.base64, 'base64')
+    const type = typeOf(body, f.name)
+    const fileId = await insertFile(w.tx, {
+      ownerKind: f.ownerKind,
+      ownerId: f.ownerId,
+      name: f.name,
+      type,
+      size: body.length,
+      body,
+      addedOn: w.today,
+    })
+    if (f.ownerKind === 'goods' && isPicture(type)) {
+      const goods = present((await findGoods(w.tx, [f.ownerId])).get(f.ownerId))
+      if (goods.pictureFileId === null) await updateGoods(w.tx, f.ownerId, { pictureFileId: fileId })
+    }
+    if (isOfBusiness(f)) await updateBusiness(w.tx, { markFileId: fileId })
+    return { id: fileId, answer: async () => ({ id: fileId, name: f.name, type, size: body.length }) }
+  },
+  {
+    ask: async (_, f) => {
+      const body = Buffer.from(f.base64, 'base64')
+      const wrong = (message: string) => refuseAt('base64', message)
+      if (body.length === 0) wrong('The file is empty. Choose another.')
+      if (body.length > LARGEST_FILE) wrong('A file has at most 4 MB. Make the picture smaller, or save it as PDF.')
+      const why = isOfBusiness(f) ? await whyNoMark(body, f.name) : null
+      if (why !== null) wrong(why)
+    },
+  },
+)
 
 /** Throws a file away. What went out with a letter stays. */
 export const dropFile = defineCommand('drop-file', dropFileInput, async (w, { fileId }) => {

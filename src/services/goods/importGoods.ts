@@ -128,12 +128,7 @@ const plain = ({
     .filter(Boolean),
 })
 
-/**
- * Goods from a spreadsheet: new codes are added, known ones changed. First looked at, row by row; then written all at once
- * or not at all. An empty cell leaves what is there.
- */
-export const importGoods = defineCommand('import-goods', importGoodsInput, async (w, { base64, mode }) => {
-  const table = await readTableFile(base64)
+const writeGoods = async (w: Work, mode: 'look' | 'all' | 'good', table: FileTable) => {
   const { rows: good, problems } = await judge(w, table)
   const result = {
     rows: table.rows.length,
@@ -167,4 +162,15 @@ export const importGoods = defineCommand('import-goods', importGoodsInput, async
     )
   }
   return { id: 1, answer: async () => ({ ...result, written }) }
-})
+}
+
+/**
+ * Goods from a spreadsheet: new codes are added, known ones changed. First looked at, row by row; then written all at once
+ * or not at all. An empty cell leaves what is there. The file is read before anybody waits for it.
+ */
+export const importGoods = defineCommand(
+  'import-goods',
+  importGoodsInput,
+  (w, { mode }, table: FileTable | undefined) => writeGoods(w, mode, present(table)),
+  { ask: (_, { base64 }) => readTableFile(base64) },
+)

@@ -56,12 +56,14 @@ const rowsIn = async (base64: string): Promise<{ readonly from: number; readonly
   return { from: 2, rows: table.rows.map((cells) => cellsOf(cells, columns, COLUMNS)) }
 }
 
+type Rows = Awaited<ReturnType<typeof rowsIn>>
+
 /** Two are the same who are called the same and have the same address of e-mail. */
 const keyOf = (one: { readonly name: string; readonly email: string }): string =>
   `${one.name.trim()}|${one.email.trim()}`.toLowerCase()
 
 /** Each row on its own, against the others and against the customers there are. */
-const judge = async (w: Work, { from, rows }: Awaited<ReturnType<typeof rowsIn>>) => {
+const judge = async (w: Work, { from, rows }: Rows) => {
   const called = await listCustomersCalled(
     w.tx,
     rows.map((r) => r.name),
@@ -88,9 +90,7 @@ const judge = async (w: Work, { from, rows }: Awaited<ReturnType<typeof rowsIn>>
   return { good, problems }
 }
 
-/** Customers from an address book or a spreadsheet: first looked at, row by row; then written all at once or not at all. */
-export const importCustomers = defineCommand('import-customers', importCustomersInput, async (w, { base64, mode }) => {
-  const file = await rowsIn(base64)
+const writeCustomers = async (w: Work, mode: 'look' | 'all' | 'good', file: Rows) => {
   const { good, problems } = await judge(w, file)
   if (mode === 'all' && problems.length > 0)
     refuse({ code: 'rows-wrong', count: problems.length, first: present(problems[0]) })
@@ -117,4 +117,15 @@ export const importCustomers = defineCommand('import-customers', importCustomers
       written: mode !== 'look',
     }),
   }
-})
+}
+
+/**
+ * Customers from an address book or a spreadsheet: first looked at, row by row; then written all at once or not at all. The file is
+ * read before anybody waits for it.
+ */
+export const importCustomers = defineCommand(
+  'import-customers',
+  importCustomersInput,
+  (w, { mode }, file: Rows | undefined) => writeCustomers(w, mode, present(file)),
+  { ask: (_, { base64 }) => rowsIn(base64) },
+)
