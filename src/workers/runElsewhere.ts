@@ -68,11 +68,13 @@ export const runElsewhere = async <I extends object, O>(
   if (threads.queueSize >= WAITING) throw new TooMuchWaits(`too much waits for ${name}`)
   const late = AbortSignal.timeout(patience)
   const ended = signal ? AbortSignal.any([signal, late]) : late
-  if (!onProgress) return (await threads.run(input, { signal: ended })) as O
   const { port1, port2 } = new MessageChannel()
-  port1.on('message', onProgress)
   try {
-    return (await threads.run({ ...input, tell: port2 }, { signal: ended, transferList: [port2] })) as O
+    if (onProgress) port1.on('message', onProgress)
+    const done = onProgress
+      ? threads.run({ ...input, tell: port2 }, { signal: ended, transferList: [port2] })
+      : threads.run(input, { signal: ended })
+    return (await done) as O
   } finally {
     port1.close()
   }
