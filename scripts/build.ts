@@ -53,7 +53,9 @@ const bundleWorkers = (): void => {
     entryPoints: {
       papers: join(root, 'src/workers/papers.worker.ts'),
       tables: join(root, 'src/workers/tables.worker.ts'),
-      pdfs: join(root, 'src/workers/pdfs.worker.ts'),
+      invoices: join(root, 'src/workers/invoices.worker.ts'),
+      statements: join(root, 'src/workers/statements.worker.ts'),
+      cards: join(root, 'src/workers/cards.worker.ts'),
       marks: join(root, 'src/workers/marks.worker.ts'),
       proposals: join(root, 'src/workers/proposals.worker.ts'),
       lists: join(root, 'src/workers/lists.worker.ts'),

@@ -47,7 +47,7 @@ export type Failure =
   | { readonly code: 'cost-was-spread'; readonly number: string }
   | { readonly code: 'nothing-to-order' }
   | { readonly code: 'no-e-invoice' }
-  | { readonly code: 'pdf-unreadable' }
+  | { readonly code: 'e-invoice-unreadable' }
   | { readonly code: 'no-supplier'; readonly goods: string }
   | { readonly code: 'order-closed'; readonly number: string }
   | { readonly code: 'less-than-came'; readonly line: string; readonly least: Decimal }

@@ -127,8 +127,8 @@ const SENTENCES: Sentences = {
   'no-own-bank': () => 'The file for the bank needs your own IBAN. Enter it in Settings, then pay.',
   'cost-was-spread': (f) => `A line of ${f.number} was spread over goods already. Take that cost off the goods first.`,
   'no-e-invoice': () => 'There is no e-invoice in this PDF. Enter the bill from what it shows.',
-  'pdf-unreadable': () =>
-    'This PDF cannot be read: it is damaged, locked or too large unpacked. Enter the bill from what it shows.',
+  'e-invoice-unreadable': () =>
+    'This file cannot be read: it is damaged, locked or too much at once. Enter the bill from what it shows.',
   'nothing-to-order': () => 'Nothing is short that is not on order already. Say what to order after all.',
   'no-supplier': (f) => `Nobody is named who sells ${f.goods}. Add a supplier to it under Goods first.`,
   'order-closed': (f) => `Order ${f.number} is closed. Write a new one for what is wanted after all.`,

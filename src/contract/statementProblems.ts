@@ -10,6 +10,7 @@ const SAYS: Says = {
   'too-deep': () => 'This file is nested deeper than statements are. Download it from your bank again.',
   'not-a-statement': () => 'This file is not a statement of one account. CSV, OFX and camt.053 are read.',
   'no-lines': () => 'There are no lines in this file. Choose other days when you download it.',
+  'too-much': () => 'This file is too much to be read at once. Choose fewer days when you download it.',
   several: () => 'This file has statements of several accounts. Download them one by one.',
   version: (p) => `This is ${p.said}. Versions 02 to 08 are read; ask your bank for one of them.`,
   currency: (p) => `This statement is in ${p.said}, which is not your currency. Choose another account at your bank.`,

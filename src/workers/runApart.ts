@@ -14,7 +14,9 @@ import { TooMuchWaits } from './runElsewhere'
  */
 const READERS = {
   tables: { file: 'workers/tables.mjs', memory: 1_000 },
-  pdfs: { file: 'workers/pdfs.mjs', memory: 1_000 },
+  invoices: { file: 'workers/invoices.mjs', memory: 1_000 },
+  statements: { file: 'workers/statements.mjs', memory: 1_000 },
+  cards: { file: 'workers/cards.mjs', memory: 1_000 },
   // As much as a document may take for it, each time it is drawn.
   marks: { file: 'workers/marks.mjs', memory: 400 },
 } as const
@@ -37,7 +39,7 @@ const SAID = 1_000
 const line = () => keptOnce('ironTillReaders', () => turns(AT_ONCE))
 
 /** What it answered, or null where it ended before. */
-const ask = (program: string, memory: number, bytes: Uint8Array, folder: string): Promise<unknown> =>
+const ask = (program: string, memory: number, file: object, folder: string): Promise<unknown> =>
   new Promise((done, fail) => {
     const limited = `${LIMITS} && ulimit -d ${memory * 1_000} && exec "$0" "$@"`
     const reader = spawn('/bin/sh', ['-c', limited, process.execPath, `--max-old-space-size=${HEAP}`, program], {
@@ -60,27 +62,27 @@ const ask = (program: string, memory: number, bytes: Uint8Array, folder: string)
       if (answer === null) log.warn({ program, code, signal, said }, 'a file was not read')
       done(answer)
     })
-    reader.send(bytes, () => {})
+    reader.send(file, () => {})
   })
 
 /**
  * Has somebody's file read by a process of its own, which what is hostile or too much ends, and nothing else. Null where it ended before
  * the file was read: it was too large unpacked, or without an end. Where no reader is built (tests of the reading itself), it is read here.
  */
-export const runApart = async <O>(
+export const runApart = async <I extends object, O>(
   name: keyof typeof READERS,
-  bytes: Uint8Array,
-  here: (bytes: Uint8Array) => Promise<O>,
+  input: I,
+  here: (input: I) => Promise<O>,
 ): Promise<O | null> => {
   // Known only where it runs: a build that looked for it would take the whole project along.
   const { file, memory } = READERS[name]
   const program = join(/* turbopackIgnore: true */ process.cwd(), file)
-  if (!existsSync(program)) return here(bytes)
+  if (!existsSync(program)) return here(input)
   if (line().waiting() >= WAITING) throw new TooMuchWaits(`too much waits for ${name}`)
   return line().inTurn(async () => {
     const folder = await mkdtemp(join(tmpdir(), 'iron-till-read-'))
     try {
-      return (await ask(program, memory, bytes, folder)) as O | null
+      return (await ask(program, memory, input, folder)) as O | null
     } finally {
       await rm(folder, { recursive: true, force: true })
     }

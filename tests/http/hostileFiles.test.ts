@@ -35,7 +35,7 @@ test('a PDF that unpacks to gigabytes ends what reads it and nothing else; the n
   expect((await readBill(good)).body).toMatchObject({ supplierId: null, totals: { gross: '44.00' } })
   // Four gigabytes, in four megabytes.
   const bad = await sendHostile(() => readBill(hugePdf(40)))
-  expect(bad).toMatchObject({ status: 422, body: { type: 'urn:iron-till:problem:pdf-unreadable' } })
+  expect(bad).toMatchObject({ status: 422, body: { type: 'urn:iron-till:problem:e-invoice-unreadable' } })
   expect(bad.grown).toBeLessThan(200)
   expect((await readBill(good)).status).toBe(200)
 })
@@ -50,9 +50,20 @@ test.each(['texts', 'sheet'] as const)(
   },
 )
 
-test('who enters something while a file is read does not wait for it', async () => {
+const importCustomers = (file: string) =>
+  till.request('POST', '/customers/import', { base64: Buffer.from(file).toString('base64') })
+const send = (path: string, file: string) => till.request('POST', path, file, { 'content-type': 'application/xml' })
+const CAMT = 'xmlns="urn:iso:std:iso:20022:tech:xsd:camt.053.001.02"'
+const INVOICE = 'xmlns="urn:oasis:names:specification:ubl:schema:xsd:Invoice-2"'
+
+// Each is read for seconds.
+test.each([
+  ['an address book', () => importCustomers(`BEGIN:VCARD\nADR${';A="'.repeat(400_000)}\nEND:VCARD`)],
+  ['an e-invoice', () => send('/bills/read', `<Invoice ${INVOICE}>${'<a/>'.repeat(1_400_000)}</Invoice>`)],
+  ['a statement', () => send('/bank/look', `<Document ${CAMT}>${'<a b="1"/>'.repeat(550_000)}</Document>`)],
+])('who enters something while %s is read does not wait for it', async (_, read) => {
   const [order, note] = [Array<string>(), (what: string) => () => void order.push(what)]
-  const reading = readGoods(lyingSheet('texts')).then(note('the file'))
+  const reading = read().then(note('the file'))
   await new Promise((done) => setTimeout(done, 500))
   await till.request('POST', '/customers', { name: 'At the counter' }).then(note('the customer'))
   await reading

@@ -1,13 +1,16 @@
 import PDFDocument from 'pdfkit'
 import { expect, test } from 'vitest'
-import { xmlOfInvoice } from '@/services/files/xmlOfInvoice'
+import { readEInvoice } from '@/core/einvoice'
+import { EN_US, writeAs } from '@/core/locale'
+import { invoiceOf, readInvoice } from '@/services/files/invoiceFile'
+import { readPdf } from '@/services/files/pdfFile'
 import { ciiInvoice } from '../files/cii'
 import { pdfWith } from '../files/pdfWith'
-import { ublInvoice } from '../files/ubl'
+import { ublInvoice, ublTotals } from '../files/ubl'
 
 const xmlOf = async (file: Uint8Array | string) => {
-  const read = await xmlOfInvoice(typeof file === 'string' ? new TextEncoder().encode(file) : file)
-  return read.ok ? Buffer.from(read.value).toString() : read.error.code
+  const read = await readPdf(typeof file === 'string' ? new TextEncoder().encode(file) : file)
+  return typeof read === 'string' ? read : Buffer.from(read.xml).toString()
 }
 
 test.each([
@@ -23,9 +26,22 @@ test('it is found whatever it is called, and whatever else lies beside it', asyn
   expect(await xmlOf(pdfWith({ ...others, 'their bill.dat': xml }))).toBe(xml)
 })
 
-test('a file that is no PDF is taken as it is', async () => {
-  expect(await xmlOf(ublInvoice())).toBe(ublInvoice())
-  expect(await xmlOf('')).toBe('')
+test('an invoice is the same alone and within a PDF, and as it was before it went to another process', async () => {
+  const read = async (file: Uint8Array) => {
+    const told = await readInvoice({ bytes: file, currency: 'USD', locale: 'en-US' })
+    return typeof told === 'object' && told.ok ? structuredClone(told.value) : null
+  }
+  const alone = await read(Buffer.from(ciiInvoice()))
+  expect(await read(pdfWith({ 'factur-x.xml': ciiInvoice() }))).toEqual(alone)
+  const core = readEInvoice(ciiInvoice(), 'USD')
+  expect(core.ok && core.value).toEqual(alone && invoiceOf(alone))
+})
+
+test('what is wrong with an invoice is said as the region writes numbers', async () => {
+  const bytes = Buffer.from(ublInvoice({ totals: ublTotals('1234.50', '40.00', '44.00') }))
+  const told = await readInvoice({ bytes, currency: 'USD', locale: 'de-DE' })
+  writeAs(EN_US)
+  expect(typeof told === 'object' && !told.ok && told.error.message).toContain('1.234,50')
 })
 
 test.each([
@@ -46,7 +62,7 @@ const locked = (): Promise<Buffer> =>
 
 test('one that is locked, damaged or only says that it is one cannot be read', async () => {
   const whole = pdfWith({ 'factur-x.xml': ciiInvoice() })
-  expect(await xmlOf(await locked())).toBe('pdf-unreadable')
-  expect(await xmlOf(whole.subarray(0, 60))).toBe('pdf-unreadable')
-  expect(await xmlOf('%PDF-1.7 and nothing else')).toBe('pdf-unreadable')
+  expect(await xmlOf(await locked())).toBe('unreadable')
+  expect(await xmlOf(whole.subarray(0, 60))).toBe('unreadable')
+  expect(await xmlOf('%PDF-1.7 and nothing else')).toBe('unreadable')
 })

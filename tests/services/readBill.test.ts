@@ -1,7 +1,7 @@
 import { afterEach, beforeEach, describe, expect, test } from 'vitest'
-import { readBill } from '@/model/buying/readBill'
 import { addTaxCode } from '@/services/books/addTaxCode'
 import { enterBill } from '@/services/buying/enterBill'
+import { readBillFile } from '@/services/buying/readBillFile'
 import { changeSupplier } from '@/services/buying/keepSupplier'
 import { receiveGoods } from '@/services/buying/receiveGoods'
 import { changeGoods } from '@/services/goods/keepGoods'
@@ -26,7 +26,7 @@ interface Draft {
   readonly lines: readonly Readonly<Record<string, unknown>>[]
 }
 const read = async (text: string) =>
-  readBill({ db: s.db, business: await desk.business(), today: s.shop.today }, new TextEncoder().encode(text))
+  readBillFile({ db: s.db, business: await desk.business(), today: s.shop.today }, new TextEncoder().encode(text))
 const draft = async (text: string) => {
   const done = await read(text)
   if (!done.ok) throw new Error(JSON.stringify(done.error))
@@ -116,7 +116,7 @@ describe('a bill read from their file', () => {
   test('that cannot be read says why at its place, and in which letters it should be', async () => {
     const wrong = await read(ublInvoice({ currency: 'EUR' }))
     expect(wrong).toMatchObject({ ok: false, error: { code: 'invalid', errors: [{ path: 'currency' }] } })
-    const noText = await readBill(
+    const noText = await readBillFile(
       { db: s.db, business: await desk.business(), today: s.shop.today },
       Uint8Array.of(0xff, 0x20, 0xff),
     )

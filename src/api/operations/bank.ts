@@ -1,8 +1,6 @@
 import { z } from 'zod'
 import { id as idField } from '@/contract/fields'
 import { importStatementInput } from '@/contract/inputs/bank/bank'
-import { habitsOf } from '@/core/cells'
-import { localeOf } from '@/core/locale'
 import { err, ok } from '@/core/result'
 import {
   bankAccountView,
@@ -18,7 +16,7 @@ import { fetchStatement } from '@/services/bank/fetchStatement'
 import { addBankAccount, changeBankAccount } from '@/services/bank/keepBankAccount'
 import { addBankRule, dropBankRule } from '@/services/bank/keepRule'
 import { finishStatement, matchLine, unmatchLine } from '@/services/bank/matchLine'
-import { readStatementFile } from '@/services/bank/readStatementFile'
+import { readStatementApart } from '@/services/bank/readStatementApart'
 import { change, noQuery, read, readFile, type Operation } from '../operation'
 
 /** What a statement may be sent as; what it is is found in it. */
@@ -75,8 +73,7 @@ export const bank: readonly Operation[] = [
     FILES,
     noQuery,
     async ({ business }, bytes) => {
-      const about = { currency: business.currency, habits: habitsOf(localeOf(business.locale)), table: null }
-      const file = readStatementFile(bytes, about)
+      const file = await readStatementApart(bytes, business, null)
       if ('unknown' in file) return ok({ format: 'csv' as const, ...file.unknown })
       return file.read.ok
         ? ok({ format: file.read.value.format, headings: [], columns: {}, rows: [] })

@@ -2,8 +2,7 @@ import { dropSupplier } from '@/services/dropWhole'
 import { z } from 'zod'
 import { day, id as idField } from '@/contract/fields'
 import { billView, billViews } from '@/model/buying/bills'
-import { readBill } from '@/model/buying/readBill'
-import { xmlOfInvoice } from '@/services/files/xmlOfInvoice'
+import { readBillFile } from '@/services/buying/readBillFile'
 import { orderView, orderViews } from '@/model/buying/orders'
 import { landedCostView } from '@/model/buying/landedCosts'
 import { supplierRefundView, supplierRefundViews } from '@/model/buying/supplierRefunds'
@@ -142,10 +141,7 @@ export const buying = [
     'An e-invoice (UBL 2.1 or CII, or a PDF that brings one along) as a draft of a bill; nothing is saved.',
     'application/xml, application/pdf',
     noQuery,
-    async (asked, bytes) => {
-      const xml = await xmlOfInvoice(bytes)
-      return xml.ok ? readBill(asked, xml.value) : xml
-    },
+    readBillFile,
   ),
   change('/bills/{id}/void', 'A supplier’s bill does not count from a day on.', voidBill, {
     path: { billId: 'id' },

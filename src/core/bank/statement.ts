@@ -27,7 +27,15 @@ export interface Statement {
   readonly lines: readonly StatementLine[]
 }
 
-type Plain = 'not-text' | 'broken' | 'declares-entities' | 'too-deep' | 'not-a-statement' | 'no-lines' | 'several'
+type Plain =
+  | 'not-text'
+  | 'too-much'
+  | 'broken'
+  | 'declares-entities'
+  | 'too-deep'
+  | 'not-a-statement'
+  | 'no-lines'
+  | 'several'
 type OfWhat = 'version' | 'currency' | 'no-heading' | 'columns'
 type OfRow = 'cut' | 'order'
 

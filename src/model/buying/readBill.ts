@@ -1,9 +1,8 @@
-import { err, ok, type Result } from '@/core/result'
+import { ok, type Result } from '@/core/result'
 import { leftOfLine } from '@/core/buying'
-import { readEInvoice, type EInvoice, type EInvoiceLine } from '@/core/einvoice'
+import type { EInvoice, EInvoiceLine } from '@/core/einvoice'
 import { addMoney, smaller, toDecimalString, type Decimal } from '@/core/money'
 import { unitCost as unitCostOf } from '@/core/stock'
-import { decodeXml } from '@/core/xml'
 import { codesOn, wholeRate } from '@/core/tax'
 import type { Failure } from '@/contract/failure'
 import { findBillByNumber } from '@/data/queries/bill'
@@ -63,14 +62,8 @@ const codeOf = (
  * A supplier's e-invoice as a draft of their bill: by whom, for what of what came, with which tax. Nothing is saved; what
  * is known of it can be entered as it stands, what is not is left out.
  */
-export const readBill = async (asked: Asked, bytes: Uint8Array): Promise<Result<object, Failure>> => {
-  const { db, business } = asked
-  const refused = (path: string, message: string) => err<Failure>({ code: 'invalid', errors: [{ path, message }] })
-  const text = decodeXml(bytes)
-  if (text === null) return refused('', 'The letters of this file cannot be read. Ask for it in UTF-8.')
-  const read = readEInvoice(text, business.currency)
-  if (!read.ok) return refused(read.error.path, read.error.message)
-  const invoice = read.value
+export const readBill = async (asked: Asked, invoice: EInvoice): Promise<Result<object, Failure>> => {
+  const { db } = asked
   const supplier = await findSupplierCalled(db, invoice.supplier)
   const [before, billable, codes, goods] = await Promise.all([
     supplier && findBillByNumber(db, supplier.id, invoice.number),

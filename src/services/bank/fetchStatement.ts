@@ -9,6 +9,8 @@ import { listBankAccounts, lockBankAccount, updateBankAccount } from '@/data/que
 import { bankAccountView } from '@/model/bank/statements'
 import { defineCommand } from '../command'
 import { bringStatement } from './importStatement'
+import { readStatementApart } from './readStatementApart'
+import type { StatementFile } from './readStatementFile'
 
 /** The bank account whose statements come by themselves. */
 const fedAccount = async (db: Db, bankAccountId: number) => {
@@ -24,7 +26,10 @@ const fedAccount = async (db: Db, bankAccountId: number) => {
 }
 
 /** What the bank gave, and what it had told when it was asked. */
-type Fetched = Awaited<ReturnType<Bank['send']>> & { readonly since: Day }
+type Fetched = Omit<Awaited<ReturnType<Bank['send']>>, 'sent'> & {
+  readonly since: Day
+  readonly sent: readonly { readonly name: string; readonly file: StatementFile }[]
+}
 
 /** Asks the bank for statements of an account, before the transaction: nobody waits for it but who asked. */
 export const fetchStatement = (bankOf: (db: Database) => Bank) =>
@@ -38,8 +43,7 @@ export const fetchStatement = (bankOf: (db: Database) => Bank) =>
       // Where somebody else asked meanwhile, it is there already.
       const isNew = fedThrough === since
       const statementIds: number[] = []
-      for (const { name, body } of isNew ? sent : [])
-        statementIds.push(await bringStatement(w, account, { name, bytes: Buffer.from(body, 'utf8') }))
+      for (const one of isNew ? sent : []) statementIds.push(await bringStatement(w, account, one))
       if (isNew) await updateBankAccount(w.tx, bankAccountId, { fedThrough: through })
       return {
         id: bankAccountId,
@@ -49,10 +53,14 @@ export const fetchStatement = (bankOf: (db: Database) => Bank) =>
     {
       ask: async ({ db, today }, { bankAccountId }) => {
         const { account, since, fedThrough } = await fedAccount(db, bankAccountId)
-        const { currency } = present(await findBusiness(db))
+        const business = present(await findBusiness(db))
+        const { currency } = business
         const number = account.number || `RB${String(account.id).padStart(8, '0')}`
         const of = { bankAccountId, accountId: account.accountId, number, currency, since, fedThrough, today }
-        return { ...(await bankOf(db).send(of)), since: fedThrough }
+        const { sent, ...told } = await bankOf(db).send(of)
+        const read = ({ name, body }: (typeof sent)[number]) =>
+          readStatementApart(Buffer.from(body, 'utf8'), business, account.format).then((file) => ({ name, file }))
+        return { ...told, sent: await Promise.all(sent.map(read)), since: fedThrough }
       },
     },
   )

@@ -1,10 +1,10 @@
 import { importStatementInput } from '@/contract/inputs/bank/bank'
 import { found, refuse } from '@/contract/refuse'
 import { lineKeys, type Statement } from '@/core/bank'
-import { habitsOf } from '@/core/cells'
-import { localeOf } from '@/core/locale'
 import { absMoney, toDecimalString } from '@/core/money'
 import { present } from '@/core/present'
+import type { Db } from '@/data/connect'
+import { findBusiness } from '@/data/queries/business'
 import {
   insertLines,
   insertStatement,
@@ -18,14 +18,13 @@ import {
 import { statementView } from '@/model/bank/statements'
 import { defineCommand, type Work } from '../command'
 import { settleLine } from './settleLine'
-import { readStatementFile } from './readStatementFile'
+import { readStatementApart } from './readStatementApart'
+import type { StatementFile } from './readStatementFile'
 
 const plain = (number: string): string => number.replace(/\W/g, '').toUpperCase()
 
 /** The statement in a file, of this account; refused where it cannot be read, or is of another. */
-const statementIn = (w: Work, bytes: Uint8Array, account: BankAccountRow): Statement => {
-  const habits = habitsOf(localeOf(w.business.locale))
-  const file = readStatementFile(bytes, { currency: w.currency, habits, table: account.format })
+const statementIn = (file: StatementFile, account: BankAccountRow): Statement => {
   if ('unknown' in file) return refuse({ code: 'columns-unknown', headings: file.unknown.headings })
   if (!file.read.ok) return refuse({ code: 'statement-refused', problem: file.read.error })
   const said = file.read.value.account
@@ -56,9 +55,9 @@ const postByRule = async (w: Work, statementId: number, { accountId }: BankAccou
 export const bringStatement = async (
   w: Work,
   account: BankAccountRow,
-  { name, bytes }: { readonly name: string; readonly bytes: Uint8Array },
+  { name, file }: { readonly name: string; readonly file: StatementFile },
 ): Promise<number> => {
-  const read = statementIn(w, bytes, account)
+  const read = statementIn(file, account)
   const [first, last] = [present(read.lines[0]), present(read.lines.at(-1))]
   const id = await insertStatement(w.tx, {
     bankAccountId: account.id,
@@ -90,13 +89,26 @@ export const bringStatement = async (
   return id
 }
 
-/** A statement from a file. */
-export const importStatement = defineCommand('import-statement', importStatementInput, async (w, s) => {
-  const account = found(
-    (await listBankAccounts(w.tx)).find((b) => b.id === s.bankAccountId),
+const findAccount = async (db: Db, id: number): Promise<BankAccountRow> =>
+  found(
+    (await listBankAccounts(db)).find((b) => b.id === id),
     'bank account',
-    s.bankAccountId,
+    id,
   )
-  const id = await bringStatement(w, account, { name: s.name, bytes: Buffer.from(s.base64, 'base64') })
-  return { id, answer: async () => present(await statementView(w.tx, id, w.currency)) }
-})
+
+/** A statement from a file, which is read before anybody waits for it. */
+export const importStatement = defineCommand(
+  'import-statement',
+  importStatementInput,
+  async (w, s, file: StatementFile | undefined) => {
+    const account = await findAccount(w.tx, s.bankAccountId)
+    const id = await bringStatement(w, account, { name: s.name, file: present(file) })
+    return { id, answer: async () => present(await statementView(w.tx, id, w.currency)) }
+  },
+  {
+    ask: async ({ db }, s) => {
+      const [account, business] = await Promise.all([findAccount(db, s.bankAccountId), findBusiness(db)])
+      return readStatementApart(Buffer.from(s.base64, 'base64'), present(business), account.format)
+    },
+  },
+)

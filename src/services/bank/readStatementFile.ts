@@ -19,7 +19,7 @@ const formatOf = (text: string): StatementFormat =>
 const rowsOf = (text: string, delimiter: string | undefined): readonly (readonly string[])[] =>
   Papa.parse<string[]>(text, { delimiter: delimiter ?? '', skipEmptyLines: false }).data
 
-interface About {
+export interface AboutStatement {
   readonly currency: string
   /** How numbers and days are written in the region of the business. */
   readonly habits: Habits
@@ -34,11 +34,11 @@ export interface UnknownTable {
   readonly rows: readonly (readonly string[])[]
 }
 
+/** What a file of a bank was read as. */
+export type StatementFile = { readonly read: ReadStatement } | { readonly unknown: UnknownTable }
+
 /** A statement from the bytes of a file, whatever its format; a table whose columns are not known yet is told as it is. */
-export const readStatementFile = (
-  bytes: Uint8Array,
-  { currency, habits, table }: About,
-): { readonly read: ReadStatement } | { readonly unknown: UnknownTable } => {
+export const readStatementFile = (bytes: Uint8Array, { currency, habits, table }: AboutStatement): StatementFile => {
   const text = decodeText(bytes)
   if (text === null) return { read: err({ why: 'not-text' }) }
   const format = formatOf(text)
@@ -52,3 +52,7 @@ export const readStatementFile = (
   const { headings, columns } = guessColumns(rows)
   return { unknown: { headings, columns, rows: rows.slice(0, 6) } }
 }
+
+/** The same, as a process of its own does it. */
+export const readStatement = async ({ bytes, about }: { readonly bytes: Uint8Array; readonly about: AboutStatement }) =>
+  readStatementFile(bytes, about)

@@ -73,3 +73,7 @@ export const readCards = (text: string): readonly Card[] | null => {
     return null
   }
 }
+
+/** Cards of a file, as a process of its own reads them; `damaged` where there are none that can be read. */
+export const readCardsFile = async (bytes: Uint8Array): Promise<readonly Card[] | 'damaged'> =>
+  readCards(new TextDecoder().decode(bytes)) ?? 'damaged'

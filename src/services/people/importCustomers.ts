@@ -2,14 +2,15 @@ import { importCustomersInput } from '@/contract/inputs/people/importCustomers'
 import { email } from '@/contract/inputs/people/contact'
 import { z } from 'zod'
 import { needed, text } from '@/contract/fields'
-import { refuse } from '@/contract/refuse'
+import { refuse, refuseAt } from '@/contract/refuse'
+import { runApart } from '@/workers/runApart'
 import { present } from '@/core/present'
 import { listCustomersCalled } from '@/data/queries/customers'
 import { defineCommand, type Work } from '../command'
-import { readTableFile } from '../files/readTableFile'
+import { readTableFile, TOO_MUCH } from '../files/readTableFile'
 import { sayIssues, type RowProblem } from '../files/openSheet'
 import { cellsOf, findColumns } from '../files/tableColumns'
-import { readCards } from './cards'
+import { readCardsFile } from './cards'
 import { writeCustomer } from './keepCustomer'
 
 const COLUMNS = {
@@ -39,16 +40,9 @@ const row = z.object({
 const rowsIn = async (base64: string): Promise<{ readonly from: number; readonly rows: readonly Given[] }> => {
   const start = Buffer.from(base64.slice(0, 60), 'base64').toString('utf8')
   if (/^\uFEFF?\s*BEGIN:VCARD/i.test(start)) {
-    const cards = readCards(
-      Buffer.from(base64, 'base64')
-        .toString('utf8')
-        .replace(/^\uFEFF/, ''),
-    )
-    if (cards === null)
-      return refuse({
-        code: 'invalid',
-        errors: [{ path: 'base64', message: 'This vCard file is damaged. Save it again.' }],
-      })
+    const cards = await runApart('cards', Buffer.from(base64, 'base64'), readCardsFile)
+    if (cards === null) return refuseAt('base64', TOO_MUCH)
+    if (cards === 'damaged') return refuseAt('base64', 'This vCard file is damaged. Save it again.')
     return { from: 1, rows: cards.map((c) => ({ ...c, kind: '', days: '' })) }
   }
   const table = await readTableFile(base64)

@@ -18,7 +18,7 @@ interface Props {
 
 const PDF = 'application/pdf'
 /** What is said where there is nothing to read: it is no failure, and what came is looked at. */
-const ONLY_LOOKED_AT = /:(no-e-invoice|pdf-unreadable)$/
+const ONLY_LOOKED_AT = /:(no-e-invoice|e-invoice-unreadable)$/
 
 const sayRead = (read: Read): string => {
   if (read.enteredAs) return `This bill is entered already, as ${read.enteredAs}.`
