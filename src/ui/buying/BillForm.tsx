@@ -192,7 +192,7 @@ const Lines = ({ usual, taxCode, accounts, codes, currency }: LinesProps) => {
   const { fields, append, remove } = useFieldArray({ control, name: 'lines' })
   const usualTax = useUsualTax(taxCode)
   return (
-    <div>
+    <div className="@container">
       {fields.map((l, i) => (
         <BillLine key={l.id} line={l} at={i} onRemove={() => remove(i)} {...{ accounts, codes, currency }} />
       ))}
@@ -213,25 +213,34 @@ interface LineProps extends Pick<Props, 'accounts' | 'codes' | 'currency'> {
   readonly onRemove: () => void
 }
 
+/** Where the paper stands beside the form a line has two rows: of the first, these fill half each. */
+const OF_TWO_ROWS = '@sm:col-span-2 @2xl:col-span-1'
+
 const BillLine = ({ line, at, onRemove, accounts, codes, currency }: LineProps) => {
   const name = line.description || `line ${at + 1}`
   return (
-    <fieldset className="mb-3 grid items-end gap-3 md:grid-cols-[1.4fr_1fr_1fr_1fr_0.8fr_auto]">
+    <fieldset className="mb-3 grid items-end gap-3 @sm:grid-cols-[1fr_1fr_1fr_auto] @2xl:grid-cols-[1.4fr_1fr_1fr_1fr_0.8fr_auto]">
       <legend className="sr-only">{name}</legend>
       {line.accountId === '' ? (
         <>
-          <span className="pb-1.5">{line.description}</span>
-          <FormQuantity name={`lines.${at}.quantity`} label="Quantity" />
+          <span className={`pb-1.5 ${OF_TWO_ROWS}`}>{line.description}</span>
+          <span className={OF_TWO_ROWS}>
+            <FormQuantity name={`lines.${at}.quantity`} label="Quantity" />
+          </span>
           <FormQuantity name={`lines.${at}.unitCost`} label="Cost of one" />
         </>
       ) : (
         <>
-          <FormText name={`lines.${at}.description`} label="What for" most={500} />
-          <FormSelect
-            name={`lines.${at}.accountId`}
-            label="Account"
-            options={accounts.map((a) => ({ value: String(a.id), name: `${a.code} ${a.name}` }))}
-          />
+          <span className={OF_TWO_ROWS}>
+            <FormText name={`lines.${at}.description`} label="What for" most={500} />
+          </span>
+          <span className={OF_TWO_ROWS}>
+            <FormSelect
+              name={`lines.${at}.accountId`}
+              label="Account"
+              options={accounts.map((a) => ({ value: String(a.id), name: `${a.code} ${a.name}` }))}
+            />
+          </span>
           <FormMoney name={`lines.${at}.amount`} label="Net" currency={currency} />
         </>
       )}
