@@ -28,10 +28,10 @@ const PATIENCE = 12_000
 /** What JavaScript may hold in such a process, in megabytes. */
 const HEAP = 512
 /**
- * What the kernel holds such a process to beside its memory: seconds of computing (should we have ended before it has), and blocks of 512
- * bytes in a file that it lays aside.
+ * What the kernel holds such a process to: seconds of computing (should we have ended before it has), blocks of 512 bytes in a file that
+ * it lays aside, kilobytes of memory. One that cannot be set is lower already.
  */
-const LIMITS = 'ulimit -t 15 && ulimit -f 130000'
+const limitsOf = (memory: number): string => `ulimit -t 15; ulimit -f 130000; ulimit -d ${memory * 1_000}`
 
 /** So much is kept of what it said before it ended, in letters. */
 const SAID = 1_000
@@ -41,7 +41,7 @@ const line = () => keptOnce('ironTillReaders', () => turns(AT_ONCE))
 /** What it answered, or null where it ended before. */
 const ask = (program: string, memory: number, file: object, folder: string): Promise<unknown> =>
   new Promise((done, fail) => {
-    const limited = `${LIMITS} && ulimit -d ${memory * 1_000} && exec "$0" "$@"`
+    const limited = `${limitsOf(memory)}; exec "$0" "$@"`
     const reader = spawn('/bin/sh', ['-c', limited, process.execPath, `--max-old-space-size=${HEAP}`, program], {
       // It knows nothing of ours, neither the database nor a secret, and lays aside only where we throw it away.
       env: { NODE_ENV: 'production', TMPDIR: folder },
