@@ -1,11 +1,14 @@
 import { afterEach, beforeEach, describe, expect, test } from 'vitest'
 import { day } from '@/core/day'
 import { plainPath } from '@/log'
-import { listCards } from '@/data/queries/customers'
+import { listCards, listCustomersCalled } from '@/data/queries/customers'
 import { billSale } from '@/services/billing/billSale'
 import { dropCalendarLink, makeCalendarLink, readCalendar } from '@/services/access/calendar'
 import { readCards, writeCards } from '@/services/people/cards'
 import { importCustomers } from '@/services/people/importCustomers'
+import { addCustomer } from '@/services/people/keepCustomer'
+import { customerView } from '@/model/people/customers'
+import { findBusiness } from '@/data/queries/business'
 import { startSale } from '@/services/sales/startSale'
 import { openTestShop, type TestShop } from './shop'
 
@@ -14,6 +17,7 @@ beforeEach(async () => {
   s = await openTestShop()
 })
 afterEach(() => s.close())
+const business = async () => (await findBusiness(s.db))!
 const base64 = (text: string) => Buffer.from(text).toString('base64')
 
 describe('an address book', () => {
@@ -59,6 +63,38 @@ describe('an address book', () => {
     ])
     expect(await s.refusal(importCustomers, { base64: base64(csv), mode: 'all' })).toBe('rows-wrong')
     expect(await s.refusal(importCustomers, { base64: base64('Phone\n1\n') })).toBe('invalid')
+  })
+
+  test('brings many at once: each is as one that was entered by hand, with the address and terms of its row', async () => {
+    const rows = Array.from(
+      { length: 700 },
+      (_, i) => `Customer ${i},c${i}@mail.example,${i % 3 === 0 ? `${i} Mill Lane` : ''},${i % 2 === 0 ? 14 : ''}`,
+    )
+    const csv = ['Name,Email,Address,Terms', ...rows].join('\n')
+    expect(await s.answer(importCustomers, { base64: base64(csv), mode: 'all' })).toMatchObject({ added: 700 })
+    const imported = new Map(
+      (await listCustomersCalled(s.db, ['Customer 600', 'Customer 601', 'Customer 603'])).map((c) => [c.name, c.id]),
+    )
+    const view = async (id: number) => {
+      const {
+        id: _id,
+        name: _name,
+        email: _email,
+        addresses,
+        ...rest
+      } = (await customerView(s.db, id, await business(), s.today))!
+      return { ...rest, addresses: addresses.map(({ id: _, ...a }) => a) }
+    }
+    const address = (text: string) => ({ addresses: [{ kind: 'bill-to' as const, text }] })
+    const byRow = {
+      600: { terms: { net: 14 }, ...address('600 Mill Lane') },
+      601: {},
+      603: address('603 Mill Lane'),
+    }
+    for (const [i, more] of Object.entries(byRow)) {
+      const byHand = await s.run(addCustomer, { name: `By hand ${i}`, email: `c${i}@mail.example`, ...more })
+      expect(await view(imported.get(`Customer ${i}`)!)).toEqual(await view(byHand))
+    }
   })
 })
 

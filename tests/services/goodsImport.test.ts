@@ -72,6 +72,34 @@ describe('an import', () => {
     expect((await s.answer(importGoods, { base64: wrong })).problems).toHaveLength(1)
   })
 
+  test('changes many at once, each by what its own cells say', async () => {
+    const file = (head: string, rows: readonly string[]) => Buffer.from([head, ...rows].join('\n')).toString('base64')
+    const codes = Array.from({ length: 1_200 }, (_, i) => `M${i}`)
+    const first = file(
+      'Code,Name,Price,Tags,Note,Weight',
+      codes.map((code) => `${code},${code} as it was,1.00,"old; kept",as it was,0.5`),
+    )
+    await s.run(importGoods, { base64: first, mode: 'all' })
+    // Every third has another price, every fifth another note and tags.
+    const rows = codes.map(
+      (code, i) =>
+        `${code},${code} renamed,${i % 3 === 0 ? `${i}.25` : '1.00'},${i % 5 === 0 ? '"new, tags"' : ''},${i % 5 === 0 ? 'it’s “new”' : ''}`,
+    )
+    const second = file('Code,Name,Price,Tags,Note', rows)
+    expect(await s.answer(importGoods, { base64: second, mode: 'all' })).toMatchObject({ added: 0, changed: 1_200 })
+    const said = await s.db.execute<Record<string, unknown>>(
+      sql`select code, name, price::float8 as price, tags, note, weight::float8 as weight from goods where code in ('M1', 'M3', 'M5', 'M1185') order by id`,
+    )
+    const kept = { tags: ['old', 'kept'], note: 'as it was', weight: 0.5 }
+    const renewed = { tags: ['new', 'tags'], note: 'it’s “new”', weight: 0.5 }
+    expect(said).toEqual([
+      { code: 'M1', name: 'M1 renamed', price: 1, ...kept },
+      { code: 'M3', name: 'M3 renamed', price: 3.25, ...kept },
+      { code: 'M5', name: 'M5 renamed', price: 1, ...renewed },
+      { code: 'M1185', name: 'M1185 renamed', price: 1185.25, ...renewed },
+    ])
+  })
+
   test('says what is wrong with a file that is none', async () => {
     expect(await s.refusal(importGoods, { base64: Buffer.from([0x50, 0x4b, 3, 4, 9, 9]).toString('base64') })).toBe(
       'invalid',

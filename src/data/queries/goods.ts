@@ -4,6 +4,7 @@ import type { Costing, GoodsKind, Track } from '@/core/kinds'
 import { type Decimal } from '@/core/money'
 import type { Db } from '../connect'
 import { goods, goodsPart, goodsSupplier } from '../schema'
+import { updateMany } from '../updateMany'
 import { inOrder, type Part as ListPart } from './inOrder'
 import { isOneOf, matchesWords } from './search'
 
@@ -100,15 +101,7 @@ export const insertManyGoods = async (db: Db, rows: readonly NewGoods[]): Promis
 }
 
 /** Changes many goods; what a row leaves out stays. */
-export const updateManyGoods = async (
-  db: Db,
-  rows: readonly (Partial<NewGoods> & { readonly id: number })[],
-): Promise<void> => {
-  for (const { id, ...change } of rows) {
-    const given = Object.fromEntries(Object.entries(change).filter(([, value]) => value !== undefined))
-    await db.update(goods).set(given).where(eq(goods.id, id))
-  }
-}
+export const updateManyGoods = updateMany(goods)
 
 export interface GoodsFilter {
   readonly search?: string

@@ -6,12 +6,12 @@ import { refuse, refuseAt } from '@/contract/refuse'
 import { runApart } from '@/workers/runApart'
 import { present } from '@/core/present'
 import { listCustomersCalled } from '@/data/queries/customers'
+import { insertManyCustomers } from '@/data/queries/manyCustomers'
 import { defineCommand, type Work } from '../command'
 import { readTableFile, TOO_MUCH } from '../files/readTableFile'
 import { sayIssues, type RowProblem } from '../files/openSheet'
 import { cellsOf, findColumns } from '../files/tableColumns'
 import { readCardsFile } from './cards'
-import { writeCustomer } from './keepCustomer'
 
 const COLUMNS = {
   name: ['name', 'customer', 'company', 'fullname'],
@@ -89,16 +89,13 @@ const writeCustomers = async (w: Work, mode: 'look' | 'all' | 'good', file: Rows
   if (mode === 'all' && problems.length > 0)
     refuse({ code: 'rows-wrong', count: problems.length, first: present(problems[0]) })
   if (mode !== 'look')
-    for (const { given } of good) {
-      const { address, days, ...fields } = given
-      await writeCustomer(w, {
-        ...fields,
-        ...(days !== '' && { terms: { net: Number(days) } }),
-        ...(address !== '' && {
-          addresses: [{ kind: 'bill-to' as const, text: address, isDefault: true, instructions: '', taxArea: '' }],
-        }),
-      })
-    }
+    await insertManyCustomers(
+      w.tx,
+      good.map(({ given: { address, days, ...fields } }) => ({
+        customer: { ...fields, since: w.today, ...(days !== '' && { netDays: Number(days) }) },
+        address,
+      })),
+    )
   return {
     id: 1,
     answer: async () => ({

@@ -72,16 +72,10 @@ const writeParts = async (w: Work, customerId: number, c: Fields): Promise<void>
   if (c.contacts) await replaceContacts(w.tx, customerId, c.contacts)
 }
 
-/** Writes a new customer; answers the id. */
-export const writeCustomer = async (w: Work, c: z.output<typeof addCustomerInput>): Promise<number> => {
-  const customerId = await insertCustomer(w.tx, { name: c.name, since: w.today, ...(await columnsOf(w, c)) })
-  await writeParts(w, customerId, c)
-  return customerId
-}
-
 /** A new customer. A name is enough. */
 export const addCustomer = defineCommand('add-customer', addCustomerInput, async (w, c) => {
-  const customerId = await writeCustomer(w, c)
+  const customerId = await insertCustomer(w.tx, { name: c.name, since: w.today, ...(await columnsOf(w, c)) })
+  await writeParts(w, customerId, c)
   return { id: customerId, answer: async () => present(await customerView(w.tx, customerId, w.business, w.today)) }
 })
 
