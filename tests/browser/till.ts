@@ -34,6 +34,8 @@ export const openTill = async (name: string, more: Readonly<Record<string, strin
     TILL_API_TOKEN: TOKEN,
     TILL_TODAY: today,
     TILL_CHECK_ANSWERS: '1',
+    // Who wants another says so; a server that was moved on must not keep it.
+    TMPDIR: tmpdir(),
     ...more,
   })
   let server = await takeServer(databaseUrl, on(TODAY))

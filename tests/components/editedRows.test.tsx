@@ -124,7 +124,7 @@ describe('bank rules', () => {
     show()
     await press('New rule')
     await press('Add rule')
-    await waitFor(() => expect(noteOf(field('Text of such lines'))).not.toBe(''))
+    await waitFor(() => expect(noteOf(field('Text of such lines'))).toBe('A text is needed.'))
     expect(noteOf(field('Account'))).toBe('Choose an account.')
     expect(sent).toEqual([])
   })

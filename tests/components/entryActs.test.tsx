@@ -23,7 +23,7 @@ test('an entry is reversed with why, and says where it cannot be', async () => {
   acts()
   await press('Reverse')
   await press('Reverse entry')
-  await waitFor(() => expect(noteOf(field('Reason'))).not.toBe(''))
+  await waitFor(() => expect(noteOf(field('Reason'))).toBe('A reason is needed.'))
   expect(sent).toEqual([])
   await type('Reason', 'Typed twice')
   await press('Reverse entry')

@@ -1,5 +1,6 @@
-import { readdirSync } from 'node:fs'
+import { chmodSync, mkdtempSync, readdirSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
+import { join } from 'node:path'
 import { PNG } from 'pngjs'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import { openTill, PASSPHRASE, TOKEN, type Till } from '../browser/till'
@@ -10,11 +11,16 @@ import { hugePdf, pdfWith } from '../files/pdfWith'
 import { memoryOf } from './memoryOf'
 
 let till: Till
+/** Where the program lays aside: its own, because other tests have files read at the same time. */
+let aside: string
 beforeAll(async () => {
-  till = await openTill('hostile')
+  aside = mkdtempSync(join(tmpdir(), 'iron-till-hostile-'))
+  // It may run as somebody else.
+  chmodSync(aside, 0o777)
+  till = await openTill('hostile', { TMPDIR: aside })
   await till.request('POST', '/setup', { name: 'Hostile', currency: 'USD', passphrase: PASSPHRASE })
 })
-afterAll(() => till.close())
+afterAll(() => till.close().finally(() => rmSync(aside, { recursive: true, force: true })))
 
 /** Sends what should be refused: how, and by how many megabytes the program grew meanwhile. */
 const sendHostile = async (send: () => ReturnType<Till['request']>) => {
@@ -22,7 +28,7 @@ const sendHostile = async (send: () => ReturnType<Till['request']>) => {
   let most = before
   const looks = setInterval(() => (most = Math.max(most, memoryOf(till.base))), 50)
   const { status, body } = await send().finally(() => clearInterval(looks))
-  expect(readdirSync(tmpdir()).filter((name) => name.startsWith('iron-till-read-'))).toEqual([])
+  expect(readdirSync(aside)).toEqual([])
   return { status, body, grown: most - before }
 }
 
