@@ -6,8 +6,8 @@ import { decimal, type Decimal } from '@/core/money'
 
 /** The fields every input is made of. Form, HTTP interface and files share them, and so do their sentences. */
 
-/** Characters nobody types, which neither the database nor a file takes: they are left out. */
-const UNSEEN = /[\u0000-\u0008\u000B\u000C\u000E-\u001F\u007F\uFFFE\uFFFF]/g
+/** Characters nobody types, which neither the database nor a file takes, and halves of some: they are left out. */
+const UNSEEN = /[\u0000-\u0008\u000B\u000C\u000E-\u001F\u007F\uFFFE\uFFFF\p{Surrogate}]/gu
 
 /** A letter and its accent are one, however they were typed or pasted: a code is the same, and so is a name. */
 export const text = (most: number) =>

@@ -61,16 +61,30 @@ const markIn = (cell: string): DecimalMark | null => {
 }
 
 /**
- * The mark that amounts of a column are written with: what its cells show, a comma before a point; where none of them does, `usual`.
+ * The mark that the cells of a column show before the parts, a comma before a point; null where none of them tells.
+ *
+ * @example decimalMarkShown(['1.250', '0.5']) === '.' // true
+ * @example decimalMarkShown(['1.250']) // null
+ */
+export const decimalMarkShown = (cells: readonly string[]): DecimalMark | null => {
+  let shown: DecimalMark | null = null
+  for (const cell of cells) {
+    const mark = markIn(cell)
+    if (mark === ',') return mark
+    shown ??= mark
+  }
+  return shown
+}
+
+/**
+ * The mark that amounts of a column are written with: what its cells show; where none of them does, `usual`.
  *
  * @example decimalMarkOf(['1.250,00', '4'], '.') === ',' // true
  * @example decimalMarkOf(['1.250', '980'], ',') === ',' // true
  * @example decimalMarkOf(['1.250', '0.5'], ',') === '.' // true
  */
-export const decimalMarkOf = (cells: readonly string[], usual: DecimalMark): DecimalMark => {
-  const shown = new Set(cells.map(markIn))
-  return shown.has(',') ? ',' : shown.has('.') ? '.' : usual
-}
+export const decimalMarkOf = (cells: readonly string[], usual: DecimalMark): DecimalMark =>
+  decimalMarkShown(cells) ?? usual
 
 /**
  * A number in a cell, with a point and its sign before it; null where it is none. Separators of thousands, currency signs, and

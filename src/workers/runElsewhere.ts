@@ -61,7 +61,7 @@ export const runElsewhere = async <I extends object, O>(
 ): Promise<O> => {
   // Known only where it runs: a build that looked for it would take the whole project along.
   const file = join(/* turbopackIgnore: true */ process.cwd(), WORKERS[name].file)
-  // Bytes are an input, too: only what tells how far it is is put together anew.
+  // Put together anew only where somebody listens: an input may be large.
   if (!isMainThread || !existsSync(file))
     return here(onProgress ? { ...input, tell: { postMessage: onProgress } } : input)
   const threads = threadsOf(name, file)

@@ -6,6 +6,29 @@ const TOKEN = 'a-token-for-the-bench'
 const READERS = 200
 const SECONDS = 8
 
+/** Twenty thousand rows, as many as a file may have. */
+const rowsOf = (head: string, row: (i: number) => string): string =>
+  JSON.stringify({
+    mode: 'all',
+    base64: Buffer.from([head, ...Array.from({ length: 20_000 }, (_, i) => row(i))].join('\n')).toString('base64'),
+  })
+
+/** Files that are brought in, each by its call. */
+const BROUGHT: Readonly<Record<string, readonly [path: string, body: string]>> = {
+  'goods from a file': [
+    '/goods/import',
+    rowsOf('code,name,price', (i) => `BENCH${i},A thing called ${i},${i % 90}.50`),
+  ],
+  'the same goods once more': [
+    '/goods/import',
+    rowsOf('code,name,price', (i) => `BENCH${i},A thing called ${i},${i % 80}.50`),
+  ],
+  'customers from a file': [
+    '/customers/import',
+    rowsOf('name,email,address', (i) => `Bench ${i},b${i}@bench.example,"${i} Street, Town"`),
+  ],
+}
+
 /** What takes long, and what somebody else's request waits for it. */
 const LONG: Readonly<Record<string, string>> = {
   'all invoices as CSV': '/export/invoices.csv',
@@ -44,9 +67,11 @@ export const benchBeside = async (args: readonly string[]): Promise<void> => {
   try {
     const sales = args.includes('--quick') ? 10_000 : 100_000
     const { base, stop } = await serveFilled(cluster.url, 'beside', sales, TOKEN)
-    const ask = async (path: string): Promise<number> => {
+    const ask = async (path: string, body: string | null = null): Promise<number> => {
       const answer = await fetch(`${base}/api${path}`, {
-        headers: { authorization: `Bearer ${TOKEN}` },
+        method: body === null ? 'GET' : 'POST',
+        headers: { authorization: `Bearer ${TOKEN}`, 'content-type': 'application/json' },
+        body,
       })
       let bytes = 0
       for await (const part of answer.body ?? []) bytes += (part as Uint8Array).length
@@ -71,9 +96,13 @@ export const benchBeside = async (args: readonly string[]): Promise<void> => {
     console.log('what a short request waits            median       p95   longest     asked')
     for (let i = 0; i < 200; i++) await ask('/v1/customers/50')
     say('alone', await watch('/v1/customers/50', sleep(3_000)))
-    for (const [name, path] of Object.entries(LONG)) {
+    const long = [
+      ...Object.entries(LONG).map(([name, path]) => [name, path] as const),
+      ...Object.entries(BROUGHT).map(([name, [path, body]]) => [name, path, body] as const),
+    ]
+    for (const [name, path, body] of long) {
       const began = performance.now()
-      const bytes = ask(`/v1${path}`)
+      const bytes = ask(`/v1${path}`, body)
       const waits = await watch('/v1/customers/50', bytes)
       say(
         `beside ${name}`,

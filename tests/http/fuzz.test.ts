@@ -18,7 +18,7 @@ const BAD: readonly unknown[] = [
   'x',
   '\u0000',
   'a\u0000b',
-  '￿',
+  '￿\ud83d',
   'x'.repeat(20_001),
   -1,
   0,

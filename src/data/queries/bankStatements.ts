@@ -5,6 +5,7 @@ import type { Day } from '@/core/day'
 import type { SettleKind } from '@/core/bank'
 import { insertInto, insertOne } from '../builtOnce'
 import type { Db } from '../connect'
+import { insertNew } from '../manyRows'
 import { heldThrough } from './balances'
 import { account, bankAccount, bankLine, bankMatch, bankRule, bankStatement, taxCode } from '../schema'
 import { isOneOf } from './search'
@@ -41,18 +42,7 @@ export const updateBankAccount = async (
 export const insertStatement = insertOne(bankStatement)
 
 /** Writes the lines that are not known yet; answers how many were. */
-export const insertLines = async (db: Db, rows: readonly (typeof bankLine.$inferInsert)[]): Promise<number> => {
-  let written = 0
-  for (let from = 0; from < rows.length; from += 1000)
-    written += (
-      await db
-        .insert(bankLine)
-        .values(rows.slice(from, from + 1000))
-        .onConflictDoNothing()
-        .returning({ id: bankLine.id })
-    ).length
-  return written
-}
+export const insertLines = insertNew(bankLine)
 
 export const listStatements = (db: Db, of: { readonly id?: number; readonly bankAccountId?: number } = {}) =>
   db

@@ -1,10 +1,11 @@
+import { piecesOf } from '@/core/piecesOf'
 import { present } from '@/core/present'
 import { and, asc, eq, inArray, ne, or, sql, type SQLWrapper } from 'drizzle-orm'
 import type { Costing, GoodsKind, Track } from '@/core/kinds'
 import { type Decimal } from '@/core/money'
 import type { Db } from '../connect'
 import { goods, goodsPart, goodsSupplier } from '../schema'
-import { updateMany } from '../updateMany'
+import { insertMany, updateMany } from '../manyRows'
 import { inOrder, type Part as ListPart } from './inOrder'
 import { isOneOf, matchesWords } from './search'
 
@@ -78,27 +79,27 @@ export const findGoodsByCode = async (db: Db, code: string): Promise<Goods | nul
 export const tracksPieces = async (db: Db): Promise<boolean> =>
   (await db.select({ id: goods.id }).from(goods).where(ne(goods.track, 'none')).limit(1)).length > 0
 
+/** So many are asked for before others have their turn. */
+const AT_ONCE = 1_000
+
 /** Goods by code, whatever its case. */
 export const findGoodsByCodes = async (
   db: Db,
   codes: readonly string[],
 ): Promise<Map<string, { id: number; kind: GoodsKind; name: string }>> => {
-  if (codes.length === 0) return new Map()
-  const rows = await db
-    .select({ id: goods.id, code: goods.code, kind: goods.kind, name: goods.name })
-    .from(goods)
-    .where(sql`lower(${goods.code}) = any(${sql.param(codes.map((c) => c.toLowerCase()))})`)
-  return new Map(rows.map(({ code, ...r }) => [code.toLowerCase(), r]))
+  const found = new Map<string, { id: number; kind: GoodsKind; name: string }>()
+  for (const some of piecesOf(codes, AT_ONCE)) {
+    const rows = await db
+      .select({ id: goods.id, code: goods.code, kind: goods.kind, name: goods.name })
+      .from(goods)
+      .where(sql`lower(${goods.code}) = any(${sql.param(some.map((c) => c.toLowerCase()))})`)
+    for (const { code, ...row } of rows) found.set(code.toLowerCase(), row)
+  }
+  return found
 }
 
-/** Rows of an insert at a time: far below the number of values one statement may carry. */
-const BATCH = 500
-
-type NewGoods = typeof goods.$inferInsert
-
-export const insertManyGoods = async (db: Db, rows: readonly NewGoods[]): Promise<void> => {
-  for (let at = 0; at < rows.length; at += BATCH) await db.insert(goods).values(rows.slice(at, at + BATCH))
-}
+/** Adds many goods, and answers their ids in this order. */
+export const insertManyGoods = insertMany(goods)
 
 /** Changes many goods; what a row leaves out stays. */
 export const updateManyGoods = updateMany(goods)

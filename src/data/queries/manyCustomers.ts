@@ -1,35 +1,29 @@
+import { piecesOf } from '@/core/piecesOf'
 import { present } from '@/core/present'
 import type { Db } from '../connect'
+import { insertMany } from '../manyRows'
 import { address, customer } from '../schema'
 
-/** Rows of an insert at a time: far below the number of values one statement may carry. */
-const BATCH = 500
+const [insertCustomers, insertAddresses] = [insertMany(customer), insertMany(address)]
+
+/** So many are written before others have their turn. */
+const AT_ONCE = 500
 
 /** Writes many new customers, each with the address that bills go to where there is one. */
 export const insertManyCustomers = async (
   db: Db,
   rows: readonly { readonly customer: typeof customer.$inferInsert; readonly address: string }[],
 ): Promise<void> => {
-  for (let at = 0; at < rows.length; at += BATCH) {
-    const some = rows.slice(at, at + BATCH)
-    const written = await db
-      .insert(customer)
-      .values(some.map((r) => r.customer))
-      .returning({ id: customer.id })
-    const addresses = some.flatMap(({ address: text }, i) =>
-      text === ''
-        ? []
-        : [
-            {
-              customerId: present(written[i]).id,
-              kind: 'bill-to' as const,
-              text,
-              isDefault: true,
-              instructions: '',
-              taxArea: '',
-            },
-          ],
+  for (const some of piecesOf(rows, AT_ONCE)) {
+    const ids = await insertCustomers(
+      db,
+      some.map((r) => r.customer),
     )
-    if (addresses.length > 0) await db.insert(address).values(addresses)
+    await insertAddresses(
+      db,
+      some.flatMap(({ address: text }, i) =>
+        text === '' ? [] : [{ customerId: present(ids[i]), kind: 'bill-to' as const, text, isDefault: true }],
+      ),
+    )
   }
 }

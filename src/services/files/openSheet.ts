@@ -1,8 +1,9 @@
 import type { z } from 'zod'
-import { amountIn, dayFormatOf, dayIn, decimalMarkOf, habitsOf, numberIn, type DecimalMark } from '@/core/cells'
+import { amountIn, dayFormatOf, dayIn, decimalMarkShown, habitsOf, numberIn, type DecimalMark } from '@/core/cells'
 import { localeOf } from '@/core/locale'
 import { toDecimalString } from '@/core/money'
 import type { Business } from '@/data/queries/business'
+import { eachInTurn } from './eachInTurn'
 import { cellsOf, findColumns, type ColumnNames } from './tableColumns'
 import type { FileTable } from './tableFile'
 
@@ -41,12 +42,21 @@ export const openSheet = <C extends string>(business: Business, table: FileTable
         : (read(given[column]) ?? say(column, `“${given[column].slice(0, 40)}” is ${what}.`))
   const habits = habitsOf(localeOf(business.locale))
   const figures: C[] = []
+  const shown = new Map<C, DecimalMark | null>()
+  /** What a column shows; it is looked through once, however many ask. */
+  const shownIn = (column: C): DecimalMark | null => {
+    if (!shown.has(column)) shown.set(column, decimalMarkShown(all(column)))
+    return shown.get(column) ?? null
+  }
   /** How the numbers of a column are written: what they show themselves, else what those of the other columns do, else as usual. */
   const markOf = (column: C): (() => DecimalMark) => {
     figures.push(column)
+    const ofOthers = () => {
+      const marks = figures.map(shownIn)
+      return marks.find((m) => m === ',') ?? marks.find((m) => m !== null) ?? table.decimal ?? habits.decimal
+    }
     let mark: DecimalMark | undefined
-    return () =>
-      (mark ??= decimalMarkOf(all(column), decimalMarkOf(figures.flatMap(all), table.decimal ?? habits.decimal)))
+    return () => (mark ??= shownIn(column) ?? ofOthers())
   }
   return {
     all,
@@ -67,13 +77,13 @@ export const openSheet = <C extends string>(business: Business, table: FileTable
       return reads(column, 'no date', (cell) => dayIn(cell, format))
     },
     /** Each row, or what is wrong with it: what was said of its cells, else what a schema finds. */
-    judge: <R extends object>(
+    judge: async <R extends object>(
       rowOf: (given: Readonly<Record<C, string>>, say: Say, at: number) => R | undefined,
       schema?: z.ZodType,
-    ): { readonly rows: (R & { readonly row: number })[]; readonly problems: RowProblem[] } => {
+    ): Promise<{ readonly rows: (R & { readonly row: number })[]; readonly problems: RowProblem[] }> => {
       const rows: (R & { readonly row: number })[] = []
       const problems: RowProblem[] = []
-      table.rows.forEach((cells, i) => {
+      await eachInTurn(table.rows, (cells, i) => {
         const given = cellsOf(cells, at, names)
         const wrong: string[] = []
         const row = rowOf(given, (column, message) => void wrong.push(`${column}: ${message}`), i + 2)

@@ -1,4 +1,5 @@
 import { importGoodsInput } from '@/contract/inputs/goods/importGoods'
+import { piecesOf } from '@/core/piecesOf'
 import { present } from '@/core/present'
 import { z } from 'zod'
 import { listAccounts } from '@/data/queries/accounts'
@@ -128,6 +129,9 @@ const plain = ({
     .filter(Boolean),
 })
 
+/** So many are written before others have their turn. */
+const AT_ONCE = 500
+
 const writeGoods = async (w: Work, mode: 'look' | 'all' | 'good', table: FileTable) => {
   const { rows: good, problems } = await judge(w, table)
   const result = {
@@ -147,20 +151,21 @@ const writeGoods = async (w: Work, mode: 'look' | 'all' | 'good', table: FileTab
   if (mode === 'all' && problems.length > 0)
     refuse({ code: 'rows-wrong', count: problems.length, first: present(problems[0]) })
   const written = mode !== 'look'
-  if (written) {
-    await insertManyGoods(
-      w.tx,
-      good.flatMap((g) =>
-        g.goodsId === null
-          ? [{ ...plain(g), kind: g.kind, taxCodeId: g.taxCodeId, incomeAccountId: g.incomeAccountId }]
-          : [],
-      ),
-    )
-    await updateManyGoods(
-      w.tx,
-      good.flatMap((g) => (g.goodsId === null ? [] : [{ ...plain(g), id: g.goodsId }])),
-    )
-  }
+  if (written)
+    for (const some of piecesOf(good, AT_ONCE)) {
+      await insertManyGoods(
+        w.tx,
+        some.flatMap((g) =>
+          g.goodsId === null
+            ? [{ ...plain(g), kind: g.kind, taxCodeId: g.taxCodeId, incomeAccountId: g.incomeAccountId }]
+            : [],
+        ),
+      )
+      await updateManyGoods(
+        w.tx,
+        some.flatMap((g) => (g.goodsId === null ? [] : [{ ...plain(g), id: g.goodsId }])),
+      )
+    }
   return { id: 1, answer: async () => ({ ...result, written }) }
 }
 

@@ -9,6 +9,7 @@ import { listCustomersCalled } from '@/data/queries/customers'
 import { insertManyCustomers } from '@/data/queries/manyCustomers'
 import { defineCommand, type Work } from '../command'
 import { readTableFile, TOO_MUCH } from '../files/readTableFile'
+import { eachInTurn } from '../files/eachInTurn'
 import { sayIssues, type RowProblem } from '../files/openSheet'
 import { cellsOf, findColumns } from '../files/tableColumns'
 import { readCardsFile } from './cards'
@@ -47,7 +48,9 @@ const rowsIn = async (base64: string): Promise<{ readonly from: number; readonly
   }
   const table = await readTableFile(base64)
   const columns = findColumns(table, COLUMNS, ['name'])
-  return { from: 2, rows: table.rows.map((cells) => cellsOf(cells, columns, COLUMNS)) }
+  const rows: Given[] = []
+  await eachInTurn(table.rows, (cells) => void rows.push(cellsOf(cells, columns, COLUMNS)))
+  return { from: 2, rows }
 }
 
 type Rows = Awaited<ReturnType<typeof rowsIn>>
@@ -66,7 +69,7 @@ const judge = async (w: Work, { from, rows }: Rows) => {
   const seen = new Map<string, number>()
   const problems: RowProblem[] = []
   const good: { readonly at: number; readonly given: z.output<typeof row> }[] = []
-  for (const [i, given] of rows.entries()) {
+  await eachInTurn(rows, (given, i) => {
     const at = from + i
     const key = keyOf(given)
     const parsed = row.safeParse(given)
@@ -80,7 +83,7 @@ const judge = async (w: Work, { from, rows }: Rows) => {
     if (message !== null) problems.push({ row: at, code: given.name, message })
     else if (parsed.success) good.push({ at, given: parsed.data })
     seen.set(key, at)
-  }
+  })
   return { good, problems }
 }
 
