@@ -64,7 +64,7 @@ const markIn = (cell: string): DecimalMark | null => {
  * The mark that the cells of a column show before the parts, a comma before a point; null where none of them tells.
  *
  * @example decimalMarkShown(['1.250', '0.5']) === '.' // true
- * @example decimalMarkShown(['1.250']) // null
+ * @example decimalMarkShown(['1.250']) // none
  */
 export const decimalMarkShown = (cells: readonly string[]): DecimalMark | null => {
   let shown: DecimalMark | null = null
