@@ -12,6 +12,7 @@ import {
   quantityOrZero,
   rate,
   tags,
+  text,
   unitPrice,
 } from './fields'
 import { changeSettingsInput } from './inputs/access/changeSettings'
@@ -28,6 +29,10 @@ const said = (schema: z.ZodType, input: unknown): string[] => {
   const read = schema.safeParse(input)
   return read.success ? [] : sayIssues(read.error).map((p) => (p.path ? `${p.path}: ${p.message}` : p.message))
 }
+
+test('what nobody types is left out of a text: controls, and half of a character; a whole one stays', () => {
+  expect(text(40).parse(' a\u0000b\u0007 \ud83dc \udc00d \u{1f3bb} e\u0301 ')).toBe('ab c d \u{1f3bb} \u00e9')
+})
 
 describe('what is typed into any field', () => {
   const AMOUNT = 'An amount is written like 412.50 and is not negative.'

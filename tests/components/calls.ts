@@ -45,6 +45,12 @@ export const answerCalls = (answers: Answers, after?: (path: string) => number |
   return sent
 }
 
+/** What answers wait for (`after`) until a test opens it: on a slow machine no number of milliseconds is enough. */
+export const gate = (): { readonly opened: Promise<void>; readonly open: () => void } => {
+  const opens: (() => void)[] = []
+  return { opened: new Promise((done) => opens.push(done)), open: () => opens.forEach((open) => open()) }
+}
+
 /** As a call refuses: a sentence, and each field with its own. */
 export const refuses = (...errors: readonly { readonly path: string; readonly message: string }[]): Answer => ({
   status: 422,

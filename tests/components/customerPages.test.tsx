@@ -4,7 +4,7 @@ import { day } from '@/core/day'
 import type { CustomerPage, PageLine } from '@/services/customerPage/readPage'
 import { EstimateAnswer } from '@/ui/customer/EstimateAnswer'
 import { PayOnPage } from '@/ui/customer/PayOnPage'
-import { answerCalls, refuses, type Sent } from './calls'
+import { answerCalls, gate, refuses, type Sent } from './calls'
 import { button, field, noteOf, press, tick, type } from './hands'
 import { router } from './world'
 
@@ -90,6 +90,7 @@ describe('an estimate on the customer’s page', () => {
   test('is not said yes to while it is reckoned, and a choice that could not be reckoned is taken back', async () => {
     const bridge = 'New bridge1 × 100.00 · optional100.00'
     let away = false
+    const reckoned = gate()
     const sent = answerCalls(
       {
         'POST /api/c/tok/preview': () =>
@@ -97,11 +98,12 @@ describe('an estimate on the customer’s page', () => {
             ? { status: 503, body: { type: 'x', detail: 'The database does not answer just now.' } }
             : { status: 200, body: { net: '400.00', tax: '32.00', gross: '432.00' } },
       },
-      () => 150,
+      () => reckoned.opened,
     )
     open()
     await tick(bridge)
     expect(button('Accept for 324.00 USD').disabled).toBe(true)
+    reckoned.open()
     await waitFor(() => expect(button('Accept for 432.00 USD').disabled).toBe(false))
     away = true
     await tick(bridge)

@@ -5,7 +5,7 @@ import { describe, expect, test, vi } from 'vitest'
 import { ForWhom } from '@/ui/sale/ForWhom'
 import type { Buyer } from '@/ui/sale/useBuyer'
 import { OtherSalePanel, UsualPanel } from '@/ui/sale/TakeFrom'
-import { answerCalls } from './calls'
+import { answerCalls, gate } from './calls'
 import { button, field, press } from './hands'
 import { said } from './world'
 
@@ -50,13 +50,14 @@ describe('who a sale is for', () => {
       { id: 3, name: 'Hazel Adair', owed: '0.00' },
       { id: 4, name: 'Orla Finch', owed: '0.00' },
     ]
+    const first = gate()
     answerCalls(
       {
         'GET /customers': { status: 200, body: { items: people } },
         'GET /customers/3': { status: 200, body: { ...HAZEL, ...people[0] } },
         'GET /customers/4': { status: 200, body: { ...HAZEL, ...people[1] } },
       },
-      (path) => (path === '/customers/3' ? 400 : 0),
+      (path) => (path === '/customers/3' ? first.opened : 0),
     )
     const chosen = vi.fn()
     render(<ForWhom buyer={null} onBuyer={chosen} />)
@@ -65,7 +66,9 @@ describe('who a sale is for', () => {
       await userEvent.type(field('Customer'), 'a')
       await userEvent.click(await screen.findByText(name))
     }
-    await new Promise((done) => setTimeout(done, 600))
+    await waitFor(() => expect(chosen).toHaveBeenCalled())
+    first.open()
+    await new Promise((done) => setTimeout(done, 200))
     expect(chosen.mock.calls.map(([b]) => b.name)).toEqual(['Orla Finch'])
   })
 

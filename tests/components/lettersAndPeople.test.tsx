@@ -5,7 +5,7 @@ import { CustomerActs } from '@/ui/people/CustomerActs'
 import { Links } from '@/ui/people/Links'
 import { LetterActions } from '@/ui/post/LetterActions'
 import { WriteLetter } from '@/ui/post/WriteLetter'
-import { answerCalls, refuses } from './calls'
+import { answerCalls, gate, refuses } from './calls'
 import { button, field, noteOf, press, type } from './hands'
 import { said } from './world'
 
@@ -42,13 +42,14 @@ describe('a letter', () => {
   })
 
   test('is written once, however long its server takes and however often it is pressed', async () => {
+    const written = gate()
     const sent = answerCalls(
       {
         'GET /post/draft': draft,
         'POST /post': { status: 201, body: { id: 8 } },
         'POST /post/8/send': { status: 200, body: { state: 'sent', to: 'hazel@mail.example' } },
       },
-      (path) => (path === '/post/8/send' ? 1_200 : 0),
+      (path) => (path === '/post/8/send' ? written.opened : 0),
     )
     render(<WriteLetter paper="receipt" paperId={5} />)
     await press('Email')
@@ -57,7 +58,8 @@ describe('a letter', () => {
     // Longer than the second half of a double click.
     await new Promise((done) => setTimeout(done, 700))
     expect(button('Send').disabled).toBe(true)
-    await press('Send')
+    await userEvent.click(button('Send'))
+    written.open()
     await waitFor(() => expect(said).toEqual(['Sent to hazel@mail.example.']))
     expect(sent.filter((s) => s.path === '/post')).toHaveLength(1)
   })

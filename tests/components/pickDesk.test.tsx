@@ -6,7 +6,7 @@ import { PackDesk } from '@/ui/parcels/PackDesk'
 import { PickDesk } from '@/ui/parcels/PickDesk'
 import { SendDesk } from '@/ui/parcels/SendDesk'
 import { scanRow, rowsOf, type DeskLine } from '@/ui/parcels/pickDraft'
-import { answerCalls, refuses, type Sent } from './calls'
+import { answerCalls, gate, refuses, type Sent } from './calls'
 import { button, field, noteOf, press, type } from './hands'
 import { userEvent } from './hand'
 import { said } from './world'
@@ -238,15 +238,17 @@ describe('parcels', () => {
   })
 
   test('wait for the price: nothing goes before there is one, then the cheapest is chosen', async () => {
+    const priced = gate()
     const sent = answerCalls(
       {
         'POST /carrier/quotes': { status: 200, body: QUOTES },
         'POST /picks/3/send': { status: 200, body: { id: 9, number: 'H-26-9' } },
       },
-      (path) => (path === '/carrier/quotes' ? 300 : 0),
+      (path) => (path === '/carrier/quotes' ? priced.opened : 0),
     )
     send([{ weight: '2', size: '' }])
     expect(button('Hand over').disabled).toBe(true)
+    priced.open()
     await waitFor(() => expect(button('Send').disabled).toBe(false))
     await press('Send')
     await waitFor(() => expect(bodyOf(sent, '/picks/3/send')).toEqual({ on: '2026-03-02', service: 'Economy' }))

@@ -2,7 +2,7 @@ import { render, screen, waitFor } from '@testing-library/react'
 import { userEvent } from './hand'
 import { describe, expect, test } from 'vitest'
 import { QuickLine } from '@/ui/QuickLine'
-import { answerCalls, type Sent } from './calls'
+import { answerCalls, gate, type Sent } from './calls'
 import { router, said } from './world'
 
 describe('the quick line', () => {
@@ -39,6 +39,7 @@ describe('the quick line', () => {
   })
 
   test('Enter does what is typed at that moment, never what an older answer said', async () => {
+    let answered = gate()
     const sent = answerCalls(
       {
         'GET /quick-line': ({ query }: Sent) => {
@@ -48,15 +49,21 @@ describe('the quick line', () => {
         },
         'POST /receipts': { status: 201, body: { id: 9 } },
       },
-      (path) => (path === '/quick-line' ? 150 : 0),
+      (path) => (path === '/quick-line' ? answered.opened : 0),
     )
+    /** Types before anything of it is answered. */
+    const ahead = async (keys: string) => {
+      answered = gate()
+      await userEvent.type(line(), keys)
+      answered.open()
+    }
     render(<QuickLine currency="USD" />)
-    await userEvent.type(line(), 'take 25')
+    await ahead('take 25')
     await screen.findByText('Take 25')
-    await userEvent.keyboard('0{Enter}')
+    await ahead('0{Enter}')
     await waitFor(() => expect(sent.filter((s) => s.method === 'POST').map((s) => s.body)).toEqual([{ amount: '250' }]))
     // What is typed over what Enter was pressed on takes the wish back.
-    await userEvent.type(line(), 'take 3{Enter}5')
+    await ahead('take 3{Enter}5')
     await screen.findByText('Take 35')
     expect(sent.filter((s) => s.method === 'POST')).toHaveLength(1)
   })

@@ -1,6 +1,6 @@
 import { screen, waitFor } from '@testing-library/react'
 import { describe, expect, test } from 'vitest'
-import { answerCalls, type Sent } from './calls'
+import { answerCalls, gate, type Sent } from './calls'
 import { button, choose, field, noteOf, press, tick, type } from './hands'
 import { said, undos } from './world'
 import { openPanel as open } from './sheetSale'
@@ -46,14 +46,16 @@ describe('an estimate that goes out', () => {
       'POST /post': { status: 201, body: { id: 5 } },
       'POST /post/5/send': { status: 503, body: { type: 'x', detail: 'The database does not answer just now.' } },
     }
+    const written = gate()
     const sent = answerCalls({ ...answers, 'GET /post/draft': { status: 200, body: draft } }, (path) =>
-      path === '/post/5/send' ? 1_200 : 0,
+      path === '/post/5/send' ? written.opened : 0,
     )
     const closed = open('offer', { stands: 'draft', agreed: false })
     await waitFor(() => expect(field('To').value).toBe('hazel@mail.example'))
     await press(/^Send the estimate/)
     await new Promise((done) => setTimeout(done, 700))
     expect(button(/^Send the estimate/).disabled).toBe(true)
+    written.open()
     await waitFor(() => expect(closed).toHaveBeenCalled())
     expect(sent.filter((s) => s.path === '/sales/7/offer')).toHaveLength(1)
     await waitFor(() => expect(said.at(-1)).toBe('The database does not answer just now.'))

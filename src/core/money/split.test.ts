@@ -18,6 +18,14 @@ describe('splitting', () => {
     expect(split(-100n, [1, 1, 1])).toEqual([-34n, -33n, -33n])
     expect(split(7n, [0, 0])).toEqual([7n, 0n])
   })
+  test('weights may have more places than each other, and than forty', () => {
+    // 5, 2.5 and 2.5: what is left goes to the earlier half.
+    expect(split(10n, [1.5, 0.75, 0.75])).toEqual([5n, 3n, 2n])
+    expect(split(100n, [0.0001, 0.0003])).toEqual([25n, 75n])
+    // The second lost more, by less than a fortieth place.
+    const weights = ['1', `1.${'0'.repeat(49)}1`].map(decimal)
+    expect(splitMoney(usd(1n), weights).map((m) => m.minor)).toEqual([0n, 1n])
+  })
 })
 
 describe('sharing in turn', () => {

@@ -1,5 +1,5 @@
 import { present } from '@/core/present'
-import { decimal, floor, ZERO, type Decimal } from './decimal'
+import { decimal, decimalPlaces, type Decimal } from './decimal'
 import { money, type Money } from './money'
 
 /**
@@ -19,15 +19,17 @@ export const splitMoney = (amount: Money, weights: readonly Decimal[]): Money[] 
   if (weights.some((w) => w.lt(0))) throw new Error('weights must not be negative')
   const sign = amount.minor < 0n ? -1n : 1n
   const total = amount.minor * sign
-  const weightSum = weights.reduce((sum, w) => sum.plus(w), ZERO)
-  if (weightSum.eq(0)) return weights.map((_, i) => money(i === 0 ? amount.minor : 0n, amount.currency))
+  const places = weights.reduce((most, w) => Math.max(most, decimalPlaces(w)), 0)
+  // As whole numbers nothing is rounded, and two hundred parts take no forty places each.
+  const shares = weights.map((w) => BigInt(w.toFixed(places).replace('.', '')))
+  const all = shares.reduce((a, b) => a + b, 0n)
+  if (all === 0n) return weights.map((_, i) => money(i === 0 ? amount.minor : 0n, amount.currency))
 
-  const exact = weights.map((w) => decimal(total).times(w).div(weightSum))
-  const whole = exact.map((e) => BigInt(floor(e).toFixed(0)))
+  const whole = shares.map((share) => (total * share) / all)
   let left = total - whole.reduce((a, b) => a + b, 0n)
-  const byLoss = exact
-    .map((e, index) => ({ index, lost: e.minus(floor(e)) }))
-    .sort((a, b) => b.lost.cmp(a.lost) || a.index - b.index)
+  const byLoss = shares
+    .map((share, index) => ({ index, lost: (total * share) % all }))
+    .sort((a, b) => (a.lost === b.lost ? a.index - b.index : a.lost < b.lost ? 1 : -1))
   for (const { index } of byLoss) {
     if (left === 0n) break
     whole[index] = present(whole[index]) + 1n

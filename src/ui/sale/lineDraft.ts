@@ -189,26 +189,53 @@ export interface DraftTotals extends TaxedDocument {
 
 const amountOf = (text: string, currency: string): Money => roundToMoney(number(text), currency)
 
+const worthOf = (l: LineDraft, currency: string): Money => {
+  const less = readLess(l.less) ?? { percent: '0', amount: '0' }
+  const quantity = l.kind === 'line' ? number(l.quantity) : ZERO
+  return lineWorth(
+    {
+      unitPrice: number(l.unitPrice),
+      discountPercent: number(less.percent),
+      quantity,
+      discountAmount: amountOf(less.amount, currency),
+      wholeLess: zeroMoney(currency),
+    },
+    quantity,
+  )
+}
+/** What a line comes to, in the currency of the business; a draft is never changed but replaced, so that it is reckoned once. */
+const worths = new WeakMap<LineDraft, Money>()
+const worthKept = (l: LineDraft, currency: string): Money => {
+  const known = worths.get(l)
+  if (known?.currency === currency) return known
+  const worth = worthOf(l, currency)
+  worths.set(l, worth)
+  return worth
+}
+
+/** The codes of lines at their rates, each put together once: many lines have the same. */
+const codesAtRates = ({ codes, exempt: isExempt, ...where }: DraftSettings) => {
+  const exempt = codes.find((c) => c.treatment === 'exempt')
+  const made = new Map<string, TaxCode>()
+  return (l: LineDraft): TaxCode => {
+    const code =
+      // What was agreed is not taxed anew because its customer is exempt by now.
+      (isExempt && l.rateId === undefined ? exempt : undefined) ??
+      codes.find((c) => c.code === taxCodeOf(l, { codes, ...where })) ??
+      present(codes[0])
+    const key = `${code.code} ${l.rateId ?? ''}`
+    const known = made.get(key) ?? asTaxCode(code, l.rateId)
+    made.set(key, known)
+    return known
+  }
+}
+
 /** What the lines come to while they are typed: by the very functions that will bill them. */
 export const draftTotals = (lines: readonly LineDraft[], wholeLess: string, s: DraftSettings): DraftTotals => {
-  const exempt = s.codes.find((c) => c.treatment === 'exempt')
   const none = zeroMoney(s.currency)
-  const worthOf = (l: LineDraft): Money => {
-    const less = readLess(l.less) ?? { percent: '0', amount: '0' }
-    const quantity = l.kind === 'line' ? number(l.quantity) : ZERO
-    return lineWorth(
-      {
-        unitPrice: number(l.unitPrice),
-        discountPercent: number(less.percent),
-        quantity,
-        discountAmount: amountOf(less.amount, s.currency),
-        wholeLess: none,
-      },
-      quantity,
-    )
-  }
-  const worths = lines.map(worthOf)
-  const counted = worths.map((w, i) => (present(lines[i]).chosen ? w : none))
+  const codeOf = codesAtRates(s)
+  const reckoned = lines.map((l) => worthKept(l, s.currency))
+  const counted = reckoned.map((w, i) => (present(lines[i]).chosen ? w : none))
   const off = readLess(wholeLess) ?? { percent: '0', amount: '0' }
   const shares = shareWholeDiscount(
     counted.map((worth) => ({ worth, fixed: null })),
@@ -217,13 +244,7 @@ export const draftTotals = (lines: readonly LineDraft[], wholeLess: string, s: D
   const taxed = computeTax(
     lines.map((l, i) => ({
       amount: subtractMoney(present(counted[i]), present(shares[i])),
-      taxCode: asTaxCode(
-        // What was agreed is not taxed anew because its customer is exempt by now.
-        (s.exempt && l.rateId === undefined ? exempt : undefined) ??
-          s.codes.find((c) => c.code === taxCodeOf(l, s)) ??
-          present(s.codes[0]),
-        l.rateId,
-      ),
+      taxCode: codeOf(l),
     })),
     s,
   )
@@ -231,7 +252,7 @@ export const draftTotals = (lines: readonly LineDraft[], wholeLess: string, s: D
   const cost = costs.reduce((sum, l) => sum.plus(number(present(l.unitCost)).times(number(l.quantity))), ZERO)
   return {
     ...taxed,
-    worths,
+    worths: reckoned,
     off: sumMoney(shares, s.currency),
     margin: costs.length === 0 ? null : (marginPercent(taxed.net, cost, 0)?.toNumber() ?? null),
   }
