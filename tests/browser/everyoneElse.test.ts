@@ -63,6 +63,7 @@ const VIEWS = [
   '/post/1',
   '/post/mailbox',
   '/shop',
+  '/shop?search=rosin',
   'own page',
   '/docs/api',
   '/invoices',

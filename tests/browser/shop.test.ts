@@ -106,6 +106,37 @@ describe('the shopfront', () => {
       next: [{ action: 'ask-deposit', amount: '119.08' }, {}],
     })
   })
+
+  test('of more things than a page holds is searched by keyboard alone, and the basket stays', async () => {
+    for (let n = 1; n <= 60; n++)
+      await till.request('POST', '/goods', {
+        code: `PEG${n}`,
+        name: `Peg number ${n}`,
+        kind: 'stock',
+        price: '4.00',
+        onShopfront: true,
+      })
+    const other = await openBrowser()
+    try {
+      const they = handsOn(other, till.base)
+      await they.go('/shop')
+      // By name, rosin comes after all of them.
+      expect(await other.executeScript('return document.body.textContent.includes("Rosin")')).toBe(false)
+      await they.type('Search the shop', 'rosin')
+      await they.press(Key.ENTER)
+      await they.see('Show all items')
+      await they.click('Add to basket: Rosin')
+      await they.see('13.53')
+      await they.click('Show all items')
+      await they.see('Peg number 1')
+      await they.see('13.53')
+      await they.click('Next page')
+      await they.see('Rosin')
+      await they.see('Page 2')
+    } finally {
+      await closeBrowser(other)
+    }
+  })
 })
 
 describe('goods', () => {

@@ -40,8 +40,43 @@ describe('the shopfront', () => {
     { id: 2, name: 'Rosin', note: 'Dark', price: '12', there: '20', pictureFileId: null },
     { id: 3, name: 'A violin', note: '', price: '1000', there: '0', pictureFileId: null },
   ]
-  const shop = (start: BasketView | null) =>
-    render(<Shop things={things as never} start={start} currency="USD" withTax={false} />)
+  type Shown = Parameters<typeof Shop>[0]
+  const ALL = { search: '', page: 1 }
+  const shop = (start: BasketView | null, look: Partial<Pick<Shown, 'things' | 'asked' | 'more'>> = {}) =>
+    render(
+      <Shop
+        {...{ things: things as never, asked: ALL, more: false, ...look }}
+        start={start}
+        currency="USD"
+        withTax={false}
+      />,
+    )
+
+  test('of a few things has no search and no pages', () => {
+    shop(null)
+    expect(screen.queryByRole('search')).toBeNull()
+    expect(screen.queryByRole('navigation', { name: 'Pages' })).toBeNull()
+    expect(screen.queryByRole('link', { name: /^Your basket/ })).toBeNull()
+  })
+
+  test('of many is searched and turned over, and what is looked for stays in the address', () => {
+    shop(BASKET, { asked: { search: 'rosin, dark', page: 2 }, more: true })
+    expect(screen.getByRole('search').getAttribute('action')).toBe('/shop')
+    expect(screen.getByRole<HTMLInputElement>('searchbox', { name: 'Search the shop' }).value).toBe('rosin, dark')
+    const ways = ['Previous page', 'Next page', 'Show all items', 'Your basket: 25.92']
+    expect(ways.map((name) => screen.getByRole('link', { name }).getAttribute('href'))).toEqual([
+      '/shop?search=rosin%2C+dark',
+      '/shop?search=rosin%2C+dark&page=3',
+      '/shop',
+      '#basket',
+    ])
+  })
+
+  test('says where nothing matches, and keeps the basket', () => {
+    shop(BASKET, { things: [], asked: { search: 'harp', page: 1 } })
+    expect(screen.getByRole('status').textContent).toBe('No item in the shop matches “harp”.')
+    expect(screen.getByText('25.92')).toBeTruthy()
+  })
 
   test('puts things in a basket, which says what it comes to', async () => {
     const sent = answerCalls({ 'POST /api/shop/lines': { status: 200, body: BASKET } })

@@ -139,11 +139,12 @@ export const listGoods = async (
     .from(goods)
     .where(
       and(
-        eq(goods.retired, filter.retired ?? false),
+        // As the indexes of a few say it: a parameter is none of theirs.
+        filter.retired ? sql`${goods.retired}` : sql`not ${goods.retired}`,
         filter.tag ? sql`${filter.tag} = any(${goods.tags})` : undefined,
-        filter.onShopfront ? eq(goods.onShopfront, true) : undefined,
+        filter.onShopfront ? sql`${goods.onShopfront}` : undefined,
         filter.low
-          ? sql`${goods.reorderAt} >= (select coalesce(sum(s.quantity), 0) from shelf s where s.goods_id = ${goods.id})`
+          ? sql`${goods.reorderAt} is not null and ${goods.reorderAt} >= (select coalesce(sum(s.quantity), 0) from shelf s where s.goods_id = ${goods.id})`
           : undefined,
         filter.kind ? eq(goods.kind, filter.kind) : undefined,
         filter.counted
@@ -152,8 +153,11 @@ export const listGoods = async (
         filter.search
           ? or(
               matchesWords(filter.search, [goods.code, goods.name, goods.barcode]),
-              sql`exists (select from batch b where b.goods_id = ${goods.id}
-                            and (lower(b.serial) = lower(${filter.search}) or lower(b.lot) = lower(${filter.search})))`,
+              // Who looks at the online shop is told nothing of single pieces.
+              filter.onShopfront
+                ? undefined
+                : sql`exists (select from batch b where b.goods_id = ${goods.id}
+                                and (lower(b.serial) = lower(${filter.search}) or lower(b.lot) = lower(${filter.search})))`,
             )
           : undefined,
         part.after ? sql`${goods.code} > ${part.after.code}` : undefined,

@@ -76,6 +76,10 @@ export const goods = pgTable(
   (t) => [
     check('serial_costs_its_own', sql`(${t.track} = 'serial') = (${t.costing} = 'unit')`),
     index('goods_name').on(sql`lower(${t.name})`),
+    index('goods_code').on(sql`lower(${t.code})`),
+    index('goods_in_shop')
+      .on(sql`plain_text(${t.name})`)
+      .where(sql`${t.onShopfront} and not ${t.retired}`),
     index('goods_reorder')
       .on(t.id)
       .where(sql`${t.reorderAt} is not null and not ${t.retired}`),

@@ -7,18 +7,27 @@ import { findBasket, listBasketLines } from '@/data/queries/baskets'
 import type { Business } from '@/data/queries/business'
 import { findGoods, listGoods } from '@/data/queries/goods'
 import { listTaxCodes } from '@/data/queries/taxCodes'
+import type { ShopAsked } from '@/contract/inputs/shopfront/shopAsked'
 import { readPricing } from '@/model/goods/pricing'
 import { standGoods } from '@/model/goods/goods'
 
-/** What stands on the shopfront: name, picture, price, and whether it is there. Never what it costs. */
-export const readShop = async (db: Db, business: Business, today: Day, search = '') => {
-  const goods = await listGoods(db, { onShopfront: true, search }, { limit: 200 })
+/** Things on a page of the online shop. */
+const PAGE = 48
+
+/** A page of what stands on the shopfront, by name: name, picture, price, and whether it is there. Never what it costs. */
+export const readShop = async (db: Db, business: Business, today: Day, { search, page }: ShopAsked) => {
+  const found = await listGoods(
+    db,
+    { onShopfront: true, search },
+    { limit: PAGE + 1, offset: (page - 1) * PAGE, order: { by: 'name', down: false } },
+  )
+  const goods = found.slice(0, PAGE)
   const [standing, pricing, codes] = await Promise.all([
     standGoods(db, goods, business, today),
     readPricing(db, goods, business, { level: '' }),
     listTaxCodes(db),
   ])
-  return standing.map((s) => {
+  const things = standing.map((s) => {
     const { goods: g } = s
     const priced = pricing.priceOf({
       goods: g,
@@ -35,8 +44,9 @@ export const readShop = async (db: Db, business: Business, today: Day, search = 
       there: g.kind === 'stock' || g.kind === 'kit' ? s.available.toString() : null,
     }
   })
+  return { things, more: found.length > PAGE }
 }
-export type ShopThing = Awaited<ReturnType<typeof readShop>>[number]
+export type ShopThing = Awaited<ReturnType<typeof readShop>>['things'][number]
 
 /** A basket as both sides see it, with what it comes to by the functions that will bill it. */
 export const readBasket = async (db: Db, basketId: number, business: Business, today: Day) => {

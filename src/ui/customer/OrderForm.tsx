@@ -121,7 +121,7 @@ export const OrderForm = ({ basket, change, onOrdered }: Props) => {
       <fieldset className="flex gap-6">
         <legend className="label">You pay</legend>
         <label className="flex gap-2">
-          <input type="radio" name="pay" checked={pay === 'card'} onChange={() => setPay('card')} /> now, by card
+          <input type="radio" name="pay" checked={pay === 'card'} onChange={() => setPay('card')} /> Now, by card
         </label>
         <label className="flex gap-2">
           <input type="radio" name="pay" checked={pay === 'bill'} onChange={() => setPay('bill')} /> On invoice

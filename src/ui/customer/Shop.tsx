@@ -2,24 +2,31 @@
 import { Minus, Plus } from 'lucide-react'
 import { useState } from 'react'
 import { formatDigits } from '@/core/locale'
-import { decimal, formatPrice, larger, ZERO } from '@/core/money'
+import { larger, ZERO } from '@/core/money'
+import type { ShopAsked } from '@/contract/inputs/shopfront/shopAsked'
 import type { BasketView, ShopThing } from '@/services/shopfront/readShop'
+import { PageLinks } from '../list/ListPages'
 import { Refusal } from '../Refusal'
 import { useAsk } from './ask'
 import { BasketTable } from './BasketTable'
+import { FindInShop } from './FindInShop'
 import { OrderForm, type Ordered } from './OrderForm'
 import { Thanks } from './Thanks'
+import { ThingInShop } from './ThingInShop'
 import { countIn, useBasket } from './useBasket'
 
 interface Props {
   readonly things: readonly ShopThing[]
+  /** What is looked at, and whether more of it follows. */
+  readonly asked: ShopAsked
+  readonly more: boolean
   readonly start: BasketView | null
   readonly currency: string
   readonly withTax: boolean
 }
 
 /** The shopfront: things, the basket, who it is for, and the order. The basket follows the owner's hands too. */
-export const Shop = ({ things, start, currency, withTax }: Props) => {
+export const Shop = ({ things, asked, more, start, currency, withTax }: Props) => {
   const { post, get, busy, refused } = useAsk()
   const { basket, change } = useBasket(start, async () => {
     const read = await get<{ basket: BasketView | null }>('/api/shop/basket')
@@ -34,40 +41,29 @@ export const Shop = ({ things, start, currency, withTax }: Props) => {
   if (ordered) return <Thanks ordered={ordered} currency={currency} withTax={withTax} />
   return (
     <div className="grid gap-8 lg:grid-cols-[minmax(0,1fr)_380px]">
-      <ul className="grid content-start gap-4 sm:grid-cols-2">
-        {things.map((t) => (
-          <li key={t.id} className="flex gap-3 border border-paper-300 bg-white p-3">
-            {t.pictureFileId !== null && (
-              // oxlint-disable-next-line nextjs/no-img-element -- kept in the database, shown as it is
-              <img
-                src={`/api/shop/pictures/${t.pictureFileId}`}
-                alt=""
-                loading="lazy"
-                className="h-19 w-19 shrink-0 object-cover"
-              />
-            )}
-            <div className="min-w-0 flex-1">
-              <b className="block">{t.name}</b>
-              {t.note && <span className="sub block">{t.note}</span>}
-              <span className="sub">
-                {t.there === null ? '' : Number(t.there) > 0 ? 'In stock' : 'Made or ordered for you'}
-              </span>
-              <div className="mt-1 flex flex-wrap items-center justify-between gap-2">
-                <span className="fig text-lg">{formatPrice(decimal(t.price), currency)}</span>
-                <button
-                  className="btn min-h-7.5"
-                  disabled={busy}
-                  aria-label={`Add to basket: ${t.name}`}
-                  onClick={() => void add(t.id, 1)}
-                >
-                  Add to basket
-                </button>
-              </div>
-            </div>
-          </li>
-        ))}
-      </ul>
-      <aside>
+      <div>
+        <FindInShop asked={asked} more={more} found={things.length > 0} />
+        <ul className="grid content-start gap-4 sm:grid-cols-2">
+          {things.map((t) => (
+            <ThingInShop key={t.id} thing={t} currency={currency} busy={busy} onAdd={() => void add(t.id, 1)} />
+          ))}
+        </ul>
+        <PageLinks
+          path="/shop"
+          query={asked.search === '' ? {} : { search: asked.search }}
+          page={asked.page}
+          more={more}
+        />
+        {basket && basket.lines.length > 0 && (
+          // Where the basket stands below all things.
+          <p className="sticky bottom-3 pt-3 lg:hidden">
+            <a href="#basket" className="btn shadow">
+              Your basket: {formatDigits(basket.totals.gross)}
+            </a>
+          </p>
+        )}
+      </div>
+      <aside id="basket">
         <h2>Your basket</h2>
         {!basket || basket.lines.length === 0 ? (
           <p className="sub">Your basket is empty.</p>

@@ -4,6 +4,7 @@ import type { Metadata } from 'next'
 import { headers } from 'next/headers'
 import { cookieOf } from '@/api/entry'
 import { BASKET_COOKIE, readMyBasket } from '@/api/shop'
+import { shopAsked } from '@/contract/inputs/shopfront/shopAsked'
 import { businessDate } from '@/services/clock'
 import { readShop } from '@/services/shopfront/readShop'
 import { localeOf } from '@/core/locale'
@@ -12,7 +13,11 @@ import { Shop } from '@/ui/customer/Shop'
 
 export const metadata: Metadata = { title: 'Shop' }
 
-export default async function ShopPage() {
+interface Props {
+  readonly searchParams: Promise<Record<string, string | string[] | undefined>>
+}
+
+export default async function ShopPage({ searchParams }: Props) {
   const db = house()
   const business = await readBusiness()
   if (!business?.shopfrontOpen)
@@ -22,8 +27,9 @@ export default async function ShopPage() {
         <p className="mt-2">Call us, and we will gladly help.</p>
       </main>
     )
-  const [things, basket] = await Promise.all([
-    readShop(db, business, businessDate()),
+  const asked = shopAsked.parse(await searchParams)
+  const [{ things, more }, basket] = await Promise.all([
+    readShop(db, business, businessDate(), asked),
     readMyBasket(cookieOf({ headers: await headers() }, BASKET_COOKIE)),
   ])
   return (
@@ -36,10 +42,17 @@ export default async function ShopPage() {
             {business.pricesIncludeTax ? 'with' : 'without'} tax
           </p>
         </header>
-        {things.length === 0 ? (
+        {things.length === 0 && asked.search === '' && asked.page === 1 ? (
           <p>No items in the shop yet.</p>
         ) : (
-          <Shop things={things} start={basket} currency={business.currency} withTax={business.pricesIncludeTax} />
+          <Shop
+            things={things}
+            asked={asked}
+            more={more}
+            start={basket}
+            currency={business.currency}
+            withTax={business.pricesIncludeTax}
+          />
         )}
       </main>
     </HouseLocale>

@@ -1,0 +1,2 @@
+CREATE INDEX "goods_code" ON "goods" USING btree (lower("code"));--> statement-breakpoint
+CREATE INDEX "goods_in_shop" ON "goods" USING btree (plain_text("name")) WHERE "goods"."on_shopfront" and not "goods"."retired";
