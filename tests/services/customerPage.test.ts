@@ -220,6 +220,23 @@ describe('a link', () => {
     expect(await mayRead(s.db, all.page, 'invoice', other.invoice.id, 'USD')).toBe(true)
     await s.run(changeSettings, { linksOpenAll: false })
   })
+  test('shows what they come for and what is open, however many sales came after it, and says that more is older', async () => {
+    const open = await billedSale()
+    await s.run(changeSettings, { linksOpenAll: true })
+    const saleId = await sale()
+    await s.run(offerSale, { saleId, validUntil: '2026-03-31' })
+    const look = async () => {
+      const token = tokenOf((await s.answer(giveLink, { saleId })).address)
+      return readPage(s.db, (await findPage(s.db, token, s.today))!, business, s.today)
+    }
+    expect(await look()).toMatchObject({ notShown: null, older: false })
+    for (let n = 0; n < 31; n++) await sale()
+    const later = await look()
+    expect(later).toMatchObject({ notShown: null, sale: { id: saleId }, older: true })
+    expect(later.papers).toContainEqual(expect.objectContaining({ kind: 'invoice', id: open.invoice.id }))
+    expect(later.papers).toContainEqual(expect.objectContaining({ kind: 'estimate', id: saleId }))
+    await s.run(changeSettings, { linksOpenAll: false })
+  })
   test('ends on a day, and each can be turned off', async () => {
     const { token } = await billedSale()
     expect(await findPage(s.db, token, day('2026-08-28'))).not.toBeNull()

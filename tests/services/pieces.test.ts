@@ -198,7 +198,7 @@ describe('one that is found, with no cost said', () => {
     (await s.answer(adjustStock, { on, reason: 'Found', lines: [{ goodsId, change: '1' }] })).value
   const proposed = async (goodsId: number) => {
     const where = { db: s.db, business: (await findBusiness(s.db))!, today: s.shop.today, currency: 'USD' }
-    return (await readCountLines(where, {})).find((l) => l.goodsId === goodsId)!.unitCost
+    return (await readCountLines(where, {})).lines.find((l) => l.goodsId === goodsId)!.unitCost
   }
 
   test('costs what those cost that lay there on that day, else what the last one did; a kit that never lay there, its parts', async () => {

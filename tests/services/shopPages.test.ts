@@ -1,6 +1,6 @@
 import { beforeAll, expect, test } from 'vitest'
 import { findBusiness, type Business } from '@/data/queries/business'
-import { shopAsked } from '@/contract/inputs/shopfront/shopAsked'
+import { pageAsked } from '@/contract/pageAsked'
 import { goods } from '@/data/schema'
 import { insertMany } from '@/data/manyRows'
 import { decimal } from '@/core/money'
@@ -33,7 +33,7 @@ beforeAll(async () => {
 
 /** What stands on a page of the shop, by name, and whether more follows. */
 const look = async (address: object) => {
-  const { things, more } = await readShop(s.db, business, s.today, shopAsked.parse(address))
+  const { things, more } = await readShop(s.db, business, s.today, pageAsked.parse(address))
   return { names: things.map((t) => t.name), more }
 }
 const peg = (n: number) => `Peg ${String(n).padStart(2, '0')}`

@@ -20,8 +20,9 @@ import {
   dropPriceLevel,
   dropTaxArea,
 } from '@/services/goods/priceLevels'
-import { day as dayField, id as idField, quantityOrZero } from '@/contract/fields'
+import { day as dayField, id as idField, needed, quantityOrZero } from '@/contract/fields'
 import { priceLevelsView, readPrice, taxAreasView } from '@/model/goods/prices'
+import { readCountLines } from '@/model/goods/countLines'
 import { readPicking } from '@/model/goods/picking'
 import { piecesSearched } from '@/model/goods/pieceNames'
 import { lotView, serialView } from '@/model/goods/lifeOf'
@@ -148,6 +149,13 @@ export const goods = [
   ),
   change('/files/{id}', 'Deletes a file.', dropFile, { path: { fileId: 'id' }, method: 'DELETE' }),
   change('/stock-counts', 'What was counted replaces what the books had.', countStock, { status: 201 }),
+  read(
+    '/stock-counts/lines',
+    'What is counted of what has this code, barcode, serial or lot: each lot and serial, and a row for new ones.',
+    z.object({ named: needed(200, 'A code'), placeId: idField.optional() }),
+    async ({ db, business, today, query }) =>
+      whole((await readCountLines({ db, business, today, currency: business.currency }, query)).lines),
+  ),
   change('/tax-codes', 'Another tax.', addTaxCode, { status: 201 }),
   change('/tax-codes/{id}/rates', 'Other rates of a tax from a day on.', addTaxRate, {
     path: { taxCodeId: 'id' },

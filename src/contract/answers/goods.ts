@@ -1,4 +1,4 @@
-import { GOODS_KINDS } from '@/core/kinds'
+import { GOODS_KINDS, TRACKS } from '@/core/kinds'
 import { z } from 'zod'
 import { dayText, decimalText, list } from './texts'
 import { goods } from './things'
@@ -186,6 +186,22 @@ export const goodsAnswers = {
     onTheWay: decimalText,
     value: decimalText,
   }),
+  'GET /stock-counts/lines': list(
+    z.object({
+      /** Which row it is, among all that can be counted. */
+      key: z.string(),
+      goodsId: z.int(),
+      code: z.string(),
+      barcode: z.string(),
+      name: z.string(),
+      track: z.enum(TRACKS),
+      ...pieces,
+      /** The row for lots or serials that are not there yet. */
+      isNew: z.boolean(),
+      onHand: decimalText,
+      unitCost: decimalText,
+    }),
+  ),
   'GET /sales/{id}/picking': z.object({
     saleId: z.int(),
     lines: z.array(

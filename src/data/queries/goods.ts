@@ -1,6 +1,6 @@
 import { piecesOf } from '@/core/piecesOf'
 import { present } from '@/core/present'
-import { and, asc, eq, inArray, ne, or, sql, type SQLWrapper } from 'drizzle-orm'
+import { and, asc, eq, inArray, ne, or, sql, type SQL, type SQLWrapper } from 'drizzle-orm'
 import type { Costing, GoodsKind, Track } from '@/core/kinds'
 import { type Decimal } from '@/core/money'
 import type { Db } from '../connect'
@@ -115,6 +115,8 @@ export interface GoodsFilter {
   readonly counted?: boolean
   /** Fewer on the shelf than the point to buy more at. */
   readonly low?: boolean
+  /** What has this code, barcode, serial or lot exactly, whatever its case. */
+  readonly named?: string
 }
 
 const ORDERS: Readonly<Record<string, SQLWrapper>> = {
@@ -127,6 +129,17 @@ const ORDERS: Readonly<Record<string, SQLWrapper>> = {
 }
 /** What the query can order goods by; anything else takes them all. */
 export const ordersGoods = (by: string): boolean => Object.hasOwn(ORDERS, by)
+
+/** A piece of it has this serial or lot. */
+const hasPiece = (name: string): SQL =>
+  sql`exists (select from batch b where b.goods_id = ${goods.id} and (lower(b.serial) = lower(${name}) or lower(b.lot) = lower(${name})))`
+
+/** It has this code, barcode, serial or lot: each is found by its index. */
+const isNamed = (name: string): SQL => sql`${goods.id} in (
+  select id from goods where lower(code) = lower(${name})
+  union all select id from goods where barcode = ${name} and barcode <> ''
+  union all select goods_id from batch where lower(serial) = lower(${name})
+  union all select goods_id from batch where lower(lot) = lower(${name}))`
 
 /** Goods that fit, by code where no order is asked for. */
 export const listGoods = async (
@@ -154,12 +167,10 @@ export const listGoods = async (
           ? or(
               matchesWords(filter.search, [goods.code, goods.name, goods.barcode]),
               // Who looks at the online shop is told nothing of single pieces.
-              filter.onShopfront
-                ? undefined
-                : sql`exists (select from batch b where b.goods_id = ${goods.id}
-                                and (lower(b.serial) = lower(${filter.search}) or lower(b.lot) = lower(${filter.search})))`,
+              filter.onShopfront ? undefined : hasPiece(filter.search),
             )
           : undefined,
+        filter.named ? isNamed(filter.named) : undefined,
         part.after ? sql`${goods.code} > ${part.after.code}` : undefined,
       ),
     )

@@ -6,13 +6,30 @@ import { pieceNames } from './pieceNames'
 import { readUnitCosts } from './unitCosts'
 import { rowsBy } from '@/core/rowsBy'
 
-/** What there is to count in a place, or anywhere: each thing, lot by lot and serial by serial where they are told apart. */
-export const readCountLines = async (where: Where, of: { readonly search?: string; readonly placeId?: number }) => {
+/** Things on a page of a count. */
+const PAGE = 100
+
+interface ToCount {
+  readonly search?: string
+  /** What has exactly this code, barcode, serial or lot. */
+  readonly named?: string
+  readonly placeId?: number
+  /** The first is 1. */
+  readonly page?: number
+}
+
+/**
+ * What there is to count in a place, or anywhere: each thing, lot by lot and serial by serial where they are told apart. A page of it, and
+ * whether more follows.
+ */
+export const readCountLines = async (where: Where, { search, named: exactly, placeId, page = 1 }: ToCount) => {
   const { db, today, currency } = where
-  const goods = await readGoodsList(db, { search: of.search, counted: true }, { limit: 200 }, where)
+  const part = { limit: PAGE + 1, offset: (page - 1) * PAGE }
+  const found = await readGoodsList(db, { search, named: exactly, counted: true }, part, where)
+  const goods = found.slice(0, PAGE)
   const goodsIds = goods.map((g) => g.goods.id)
   const all = await listStockOn(db, { asOf: today, goodsIds }, currency)
-  const stock = of.placeId === undefined ? all : all.filter((r) => r.placeId === of.placeId)
+  const stock = placeId === undefined ? all : all.filter((r) => r.placeId === placeId)
   const named = await pieceNames(db, stock)
   const costOf = await readUnitCosts(
     db,
@@ -20,7 +37,7 @@ export const readCountLines = async (where: Where, of: { readonly search?: strin
     where,
   )
   const lying = rowsBy(stock, (r) => r.goodsId)
-  return goods.flatMap(({ goods: g }) => {
+  const lines = goods.flatMap(({ goods: g }) => {
     const each = costOf(g.id)
     const here = lying.get(g.id) ?? []
     const thing = { goodsId: g.id, code: g.code, barcode: g.barcode, name: g.name, track: g.track }
@@ -46,4 +63,5 @@ export const readCountLines = async (where: Where, of: { readonly search?: strin
     })
     return [...rows, rest]
   })
+  return { lines, more: found.length > PAGE }
 }

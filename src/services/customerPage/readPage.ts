@@ -164,23 +164,31 @@ const notShown = ({ sale, stands }: Story): 'prepared' | 'revised' | 'over' | nu
   return sale.closedAs ? 'over' : 'revised'
 }
 
+/** So many of their newest sales and receipts are shown with their papers, and whatever is open. */
+const NEWEST = 30
+
 /** Everything a customer sees on their own page. Only what is theirs, only what went out. */
 export const readPage = async (db: Db, page: OpenPage, business: Business, today: Day) => {
   const { currency } = business
   const { customerId } = page
   const customer = present(await findCustomer(db, customerId, currency))
-  const [ids, allDues, held, receipts, deposits, versions] = await Promise.all([
-    page.opensAll ? listSaleIds(db, { customerId }, { limit: 30 }, today) : [present(page.saleId)],
+  const [newest, allDues, held, received, deposits, versions] = await Promise.all([
+    page.opensAll ? listSaleIds(db, { customerId }, { limit: NEWEST + 1 }, today) : [],
     listOpenDues(db, customerId, currency),
     listHeld(db, page.opensAll ? { customerId } : { saleIds: [present(page.saleId)] }, currency),
     page.opensAll
-      ? listReceipts(db, { customerId }, { limit: 20 }, currency)
+      ? listReceipts(db, { customerId }, { limit: NEWEST + 1 }, currency)
       : listReceiptsOfSale(db, present(page.saleId), currency),
     readDepositsAsked(db, customerId, business, today),
     // Before its lines: who is shown newer ones than that version says yes to neither.
     page.saleId === null ? [] : listVersions(db, page.saleId),
   ])
+  const dues = allDues.filter((d) => opensSale(page, d.saleId))
+  // The one they come for, and what they are asked to pay, however long ago it was.
+  const wanted = [page.saleId, ...newest.slice(0, NEWEST), ...dues.map((d) => d.saleId)]
+  const ids = [...new Set(wanted.filter((id) => id !== null))]
   const stories = await readStories(db, ids, business, today)
+  const receipts = received.slice(0, page.opensAll ? NEWEST : undefined)
   const focus = stories.find((s) => s.sale.id === page.saleId) ?? null
   const asked = deposits.find((d) => d.saleId === focus?.sale.id)
   const { name, address, phone, email, markFileId } = business
@@ -189,11 +197,7 @@ export const readPage = async (db: Db, page: OpenPage, business: Business, today
     customer: { name: customer.name },
     sale: focus && notShown(focus) === null ? await pageSale(db, focus, versions.at(-1)?.n ?? 0, business) : null,
     notShown: focus && notShown(focus),
-    owes: owesOf(
-      allDues.filter((d) => opensSale(page, d.saleId)),
-      currency,
-      today,
-    ),
+    owes: owesOf(dues, currency, today),
     held: toDecimalString(
       sumMoney(
         held.map((h) => h.amount),
@@ -204,6 +208,8 @@ export const readPage = async (db: Db, page: OpenPage, business: Business, today
     papers: [...stories.flatMap(papersOf), ...receipts.filter((r) => r.voidedOn === null).map(receiptPaper)].sort(
       (a, b) => compareDays(b.on, a.on),
     ),
+    /** There are papers that are older than those. */
+    older: page.opensAll && (newest.length > NEWEST || received.length > NEWEST),
     today,
   }
 }

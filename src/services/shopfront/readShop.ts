@@ -7,7 +7,7 @@ import { findBasket, listBasketLines } from '@/data/queries/baskets'
 import type { Business } from '@/data/queries/business'
 import { findGoods, listGoods } from '@/data/queries/goods'
 import { listTaxCodes } from '@/data/queries/taxCodes'
-import type { ShopAsked } from '@/contract/inputs/shopfront/shopAsked'
+import type { PageAsked } from '@/contract/pageAsked'
 import { readPricing } from '@/model/goods/pricing'
 import { standGoods } from '@/model/goods/goods'
 
@@ -15,7 +15,7 @@ import { standGoods } from '@/model/goods/goods'
 const PAGE = 48
 
 /** A page of what stands on the shopfront, by name: name, picture, price, and whether it is there. Never what it costs. */
-export const readShop = async (db: Db, business: Business, today: Day, { search, page }: ShopAsked) => {
+export const readShop = async (db: Db, business: Business, today: Day, { search, page }: PageAsked) => {
   const found = await listGoods(
     db,
     { onShopfront: true, search },

@@ -1,7 +1,7 @@
-import type { ShopAsked } from '@/contract/inputs/shopfront/shopAsked'
+import type { PageAsked } from '@/contract/pageAsked'
 
 interface Props {
-  readonly asked: ShopAsked
+  readonly asked: PageAsked
   readonly more: boolean
   /** Whether there is something of what is asked for. */
   readonly found: boolean

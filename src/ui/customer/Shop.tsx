@@ -3,7 +3,7 @@ import { Minus, Plus } from 'lucide-react'
 import { useState } from 'react'
 import { formatDigits } from '@/core/locale'
 import { larger, ZERO } from '@/core/money'
-import type { ShopAsked } from '@/contract/inputs/shopfront/shopAsked'
+import type { PageAsked } from '@/contract/pageAsked'
 import type { BasketView, ShopThing } from '@/services/shopfront/readShop'
 import { PageLinks } from '../list/ListPages'
 import { Refusal } from '../Refusal'
@@ -18,7 +18,7 @@ import { countIn, useBasket } from './useBasket'
 interface Props {
   readonly things: readonly ShopThing[]
   /** What is looked at, and whether more of it follows. */
-  readonly asked: ShopAsked
+  readonly asked: PageAsked
   readonly more: boolean
   readonly start: BasketView | null
   readonly currency: string

@@ -1,16 +1,25 @@
 'use client'
-import { useState, type ReactNode } from 'react'
+import type { ReactNode } from 'react'
 import { formatDay, type Day } from '@/core/day'
 import { formatDigits } from '@/core/locale'
 import { decimal, formatPrice } from '@/core/money'
 import { DayField, MoneyField, QuantityField, Text } from '../fields'
 import { messageFor, Refusal } from '../Refusal'
-import { useSend, type Refused } from '../send'
+import { call, useSend, type Refused } from '../send'
 import { inOrder, useSentRows } from '../useSentRows'
 import { LedgerHead, right } from '../LedgerHead'
 import { LeftOffer, useDraft } from '../left'
 import { ScanBox } from './ScanBox'
-import { isCounted, lineBody, NOTHING_COUNTED, scanInto, type Counted, type CountLine } from './countDraft'
+import {
+  afterScan,
+  isCounted,
+  lineBody,
+  NOTHING_COUNTED,
+  scanInto,
+  type CountDraft,
+  type Counted,
+  type CountLine,
+} from './countDraft'
 import { sayStockChange } from './sayStockChange'
 
 interface Props {
@@ -21,19 +30,18 @@ interface Props {
   readonly lines: readonly CountLine[]
 }
 
-interface Typed {
-  readonly counted: Readonly<Record<string, Counted>>
-  /** What was counted stays when something else is searched for. */
-  readonly met: Readonly<Record<string, CountLine>>
+/** What was counted stays when something else is searched for, or on another page. */
+interface Typed extends CountDraft {
   readonly on: string
 }
-const NOTHING: Pick<Typed, 'counted' | 'met'> = { counted: {}, met: {} }
+const NOTHING: CountDraft = { counted: {}, met: {}, scanned: '' }
+/** What a scan said is not typed. */
+const typedOf = ({ counted, on }: Typed) => ({ counted, on })
 
 /** What was counted replaces what the books had; more comes in at a cost, less goes out at what it cost. */
 export const CountForm = ({ currency, today, placeId, lines }: Props) => {
-  const { draft, set, bringBack, sent } = useDraft<Typed>(`count ${placeId}`, { ...NOTHING, on: today })
-  const { counted, met, on } = draft
-  const [scanned, setScanned] = useState('')
+  const { draft, set, bringBack, sent } = useDraft<Typed>(`count ${placeId}`, { ...NOTHING, on: today }, typedOf)
+  const { counted, met, on, scanned } = draft
   const { send, busy, refused } = useSend()
   const { problem, sentAs, rowOf } = useSentRows(refused)
   const of = (key: string): Counted => counted[key] ?? NOTHING_COUNTED
@@ -61,11 +69,12 @@ export const CountForm = ({ currency, today, placeId, lines }: Props) => {
     sent()
     set(NOTHING)
   }
-  const scan = (code: string): void => {
-    meet()
-    const found = scanInto(shown, counted, code)
-    if (found) set({ counted: found.counted })
-    setScanned(found?.says ?? `Nothing here has the code, barcode or serial ${code}.`)
+  const scan = async (code: string) => {
+    const known = scanInto([...lines, ...Object.values(met)], counted, code) !== null
+    const place = placeId === null ? '' : `&placeId=${placeId}`
+    const sought = known ? null : await call('GET', `/stock-counts/lines?named=${encodeURIComponent(code)}${place}`)
+    if (sought?.ok === false) return set({ scanned: sought.detail })
+    set((now) => afterScan(now, { shown: lines, found: sought?.value.items ?? [], code }))
   }
   // Rows have no numbers: what is refused of one is said with its name.
   const named = (e: Refused['errors'][number]) => {
@@ -127,7 +136,7 @@ export const CountForm = ({ currency, today, placeId, lines }: Props) => {
             problem={messageFor(refused, 'on')}
           />
         </span>
-        <ScanBox onScan={scan} said={scanned} />
+        <ScanBox onScan={(code) => void scan(code)} said={scanned} />
         <button className="btn btn-do" data-primary disabled={busy || typed.length === 0} onClick={() => void save()}>
           Save count ({typed.length} {typed.length === 1 ? 'item' : 'items'})
         </button>

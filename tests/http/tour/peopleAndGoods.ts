@@ -175,6 +175,7 @@ export const peopleAndGoods = (open: () => Tour, made: Made): void => {
           ],
         },
       })
+      expect((await tour.does('GET /stock-counts/lines', { query: { named: 'c/1 & 2' } })).items).toHaveLength(3)
       const found = await tour.does('GET /goods', { query: { search: 'c/1 & 2' } })
       expect(found.items).toMatchObject([{ id: cello.id, piece: { serial: 'C/1 & 2', lot: null } }])
       const sold = await tour.does('POST /counter-sales', {

@@ -4,7 +4,7 @@ import type { Metadata } from 'next'
 import { headers } from 'next/headers'
 import { cookieOf } from '@/api/entry'
 import { BASKET_COOKIE, readMyBasket } from '@/api/shop'
-import { shopAsked } from '@/contract/inputs/shopfront/shopAsked'
+import { pageAsked } from '@/contract/pageAsked'
 import { businessDate } from '@/services/clock'
 import { readShop } from '@/services/shopfront/readShop'
 import { localeOf } from '@/core/locale'
@@ -27,7 +27,7 @@ export default async function ShopPage({ searchParams }: Props) {
         <p className="mt-2">Call us, and we will gladly help.</p>
       </main>
     )
-  const asked = shopAsked.parse(await searchParams)
+  const asked = pageAsked.parse(await searchParams)
   const [{ things, more }, basket] = await Promise.all([
     readShop(db, business, businessDate(), asked),
     readMyBasket(cookieOf({ headers: await headers() }, BASKET_COOKIE)),

@@ -139,5 +139,8 @@ const Papers = ({ view, token }: { readonly view: CustomerPage; readonly token: 
           ))}
         </tbody>
       </table>
+      {view.older && (
+        <p className="sub mt-2">Your latest documents, and those of what is open. Ask us for older ones.</p>
+      )}
     </section>
   )
