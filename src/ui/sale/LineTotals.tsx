@@ -3,7 +3,7 @@ import { formatMoney, isPositiveMoney, negateMoney } from '@/core/money'
 import { TotalRow } from '../TotalRow'
 import { Text } from '../fields'
 import { readLess } from './less'
-import type { draftTotals } from './lineDraft'
+import type { DraftTotals } from './draftTotals'
 import { LedgerHead, right, unseen } from '@/ui/LedgerHead'
 
 /** The head of the lines of a sale while they are written. How wide its columns are stands with the layout of `.writing`. */
@@ -24,7 +24,7 @@ export const LineHead = () => (
 )
 
 interface Props {
-  readonly totals: ReturnType<typeof draftTotals>
+  readonly totals: DraftTotals
   readonly exempt: boolean
   /** What comes off the whole, as typed. */
   readonly wholeLess: string

@@ -3,20 +3,8 @@ import type { Treatment } from '@/core/tax'
 import { isEmptyRow } from '../form/isEmptyRow'
 import { readLess, sayLess } from './less'
 import { present } from '@/core/present'
-import {
-  decimal,
-  formatMoney,
-  roundToMoney,
-  sumMoney,
-  toDecimalString,
-  ZERO,
-  zeroMoney,
-  type Decimal,
-  type Money,
-  subtractMoney,
-} from '@/core/money'
-import { lineWorth, shareWholeDiscount, marginPercent } from '@/core/sale'
-import { computeTax, type TaxCode, type TaxedDocument, pickTax } from '@/core/tax'
+import { decimal, roundToMoney, toDecimalString, ZERO, type Decimal, type Money } from '@/core/money'
+import { pickTax } from '@/core/tax'
 
 /** A line while it is typed. Everything is text. */
 export interface LineDraft {
@@ -145,12 +133,9 @@ export const fromSaved = (
   deliverTo: l.deliverTo,
 })
 
-const number = (text: string): Decimal => (/^\d+(\.\d+)?$/.test(text) ? decimal(text) : ZERO)
-/** A code at the rates a line was agreed at, where they are its own, else at today's. */
-const asTaxCode = (c: PlainTaxCode, agreedAt?: number): TaxCode => {
-  const { id, components } = c.rates.find((r) => r.id === agreedAt) ?? present(c.rates.find((r) => r.id === c.rateId))
-  return { ...c, id, components: components.map((k) => ({ ...k, rate: decimal(k.rate) })) }
-}
+/** A number as it is typed; zero where it is none yet. */
+export const numberOf = (text: string): Decimal => (/^\d+(\.\d+)?$/.test(text) ? decimal(text) : ZERO)
+export const amountOf = (text: string, currency: string): Money => roundToMoney(numberOf(text), currency)
 
 export interface DraftSettings {
   readonly currency: string
@@ -177,109 +162,6 @@ export const taxCodeOf = (l: LineDraft, s: Pick<DraftSettings, 'codes' | 'delive
   const find = (code: string | undefined) => s.codes.find((c) => c.code === code)
   const own = (wasPicked ? undefined : find(l.taxCode)) ?? present(s.codes[0])
   return pickTax({ byArea: find(s.areaCode(at)), own }).code
-}
-
-export interface DraftTotals extends TaxedDocument {
-  /** What each line comes to in the basis of the prices, before what is off the whole; counted or not. */
-  readonly worths: readonly Money[]
-  readonly off: Money
-  /** Of the whole, in percent; null where no cost is known. */
-  readonly margin: number | null
-}
-
-const amountOf = (text: string, currency: string): Money => roundToMoney(number(text), currency)
-
-const worthOf = (l: LineDraft, currency: string): Money => {
-  const less = readLess(l.less) ?? { percent: '0', amount: '0' }
-  const quantity = l.kind === 'line' ? number(l.quantity) : ZERO
-  return lineWorth(
-    {
-      unitPrice: number(l.unitPrice),
-      discountPercent: number(less.percent),
-      quantity,
-      discountAmount: amountOf(less.amount, currency),
-      wholeLess: zeroMoney(currency),
-    },
-    quantity,
-  )
-}
-/** What a line comes to, in the currency of the business; a draft is never changed but replaced, so that it is reckoned once. */
-const worths = new WeakMap<LineDraft, Money>()
-const worthKept = (l: LineDraft, currency: string): Money => {
-  const known = worths.get(l)
-  if (known?.currency === currency) return known
-  const worth = worthOf(l, currency)
-  worths.set(l, worth)
-  return worth
-}
-
-/** The codes of lines at their rates, each put together once: many lines have the same. */
-const codesAtRates = ({ codes, exempt: isExempt, ...where }: DraftSettings) => {
-  const exempt = codes.find((c) => c.treatment === 'exempt')
-  const made = new Map<string, TaxCode>()
-  return (l: LineDraft): TaxCode => {
-    const code =
-      // What was agreed is not taxed anew because its customer is exempt by now.
-      (isExempt && l.rateId === undefined ? exempt : undefined) ??
-      codes.find((c) => c.code === taxCodeOf(l, { codes, ...where })) ??
-      present(codes[0])
-    const key = `${code.code} ${l.rateId ?? ''}`
-    const known = made.get(key) ?? asTaxCode(code, l.rateId)
-    made.set(key, known)
-    return known
-  }
-}
-
-/** What the lines come to while they are typed: by the very functions that will bill them. */
-export const draftTotals = (lines: readonly LineDraft[], wholeLess: string, s: DraftSettings): DraftTotals => {
-  const none = zeroMoney(s.currency)
-  const codeOf = codesAtRates(s)
-  const reckoned = lines.map((l) => worthKept(l, s.currency))
-  const counted = reckoned.map((w, i) => (present(lines[i]).chosen ? w : none))
-  const off = readLess(wholeLess) ?? { percent: '0', amount: '0' }
-  const shares = shareWholeDiscount(
-    counted.map((worth) => ({ worth, fixed: null })),
-    { percent: number(off.percent), amount: amountOf(off.amount, s.currency) },
-  )
-  const taxed = computeTax(
-    lines.map((l, i) => ({
-      amount: subtractMoney(present(counted[i]), present(shares[i])),
-      taxCode: codeOf(l),
-    })),
-    s,
-  )
-  const costs = lines.filter((l) => l.chosen && l.unitCost && Number(l.unitCost) > 0)
-  const cost = costs.reduce((sum, l) => sum.plus(number(present(l.unitCost)).times(number(l.quantity))), ZERO)
-  return {
-    ...taxed,
-    worths: reckoned,
-    off: sumMoney(shares, s.currency),
-    margin: costs.length === 0 ? null : (marginPercent(taxed.net, cost, 0)?.toNumber() ?? null),
-  }
-}
-
-/** The margin of a line as a whole percentage of its net, or null where its cost is not known. */
-export const lineMargin = (line: LineDraft, net: Money): number | null =>
-  !line.unitCost || Number(line.unitCost) === 0
-    ? null
-    : (marginPercent(net, number(line.unitCost).times(number(line.quantity)), 0)?.toNumber() ?? null)
-
-/** The sums of groups: by the key of the heading, what stands under it comes to, counted lines alone. */
-export const groupSums = (
-  lines: readonly LineDraft[],
-  totals: DraftTotals,
-  currency: string,
-): ReadonlyMap<string, string> => {
-  const sums = new Map<string, Money>()
-  let heading: string | null = null
-  lines.forEach((l, i) => {
-    if (l.kind === 'heading') {
-      heading = l.key
-      sums.set(heading, zeroMoney(currency))
-    } else if (heading !== null && l.chosen)
-      sums.set(heading, sumMoney([present(sums.get(heading)), present(totals.worths[i])], currency))
-  })
-  return new Map([...sums].map(([key, sum]) => [key, formatMoney(sum)]))
 }
 
 /** Lines as the HTTP interface takes them, each with the tax that `taxOf` says. */
