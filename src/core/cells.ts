@@ -61,20 +61,20 @@ const markIn = (cell: string): DecimalMark | null => {
 }
 
 /**
- * The mark that the cells of a column show before the parts, a comma before a point; null where none of them tells.
+ * The mark that counts where several are shown: a comma before a point; null where none is.
+ *
+ * @example decimalMarkAmong([null, '.', ',']) === ',' // true
+ */
+export const decimalMarkAmong = (marks: readonly (DecimalMark | null)[]): DecimalMark | null =>
+  marks.includes(',') ? ',' : marks.includes('.') ? '.' : null
+
+/**
+ * The mark that the cells of a column show before the parts; null where none of them tells.
  *
  * @example decimalMarkShown(['1.250', '0.5']) === '.' // true
  * @example decimalMarkShown(['1.250']) // none
  */
-export const decimalMarkShown = (cells: readonly string[]): DecimalMark | null => {
-  let shown: DecimalMark | null = null
-  for (const cell of cells) {
-    const mark = markIn(cell)
-    if (mark === ',') return mark
-    shown ??= mark
-  }
-  return shown
-}
+export const decimalMarkShown = (cells: readonly string[]): DecimalMark | null => decimalMarkAmong(cells.map(markIn))
 
 /**
  * The mark that amounts of a column are written with: what its cells show; where none of them does, `usual`.

@@ -8,6 +8,7 @@ import { acceptOffer, previewChoice, refuseOffer } from '@/services/customerPage
 import { findPage } from '@/services/customerPage/openPage'
 import { beginPagePayment } from '@/services/customerPage/payOnPage'
 import { mayRead, readPage } from '@/services/customerPage/readPage'
+import { takeReceipt } from '@/services/money/takeReceipt'
 import { settleCardPayment } from '@/services/money/cardPayment'
 import { changeCustomer } from '@/services/people/keepCustomer'
 import { giveLink, readLinks, withdrawOneLink, withdrawSaleLinks } from '@/services/post/links'
@@ -236,6 +237,23 @@ describe('a link', () => {
     expect(later.papers).toContainEqual(expect.objectContaining({ kind: 'invoice', id: open.invoice.id }))
     expect(later.papers).toContainEqual(expect.objectContaining({ kind: 'estimate', id: saleId }))
     await s.run(changeSettings, { linksOpenAll: false })
+  })
+  test('shows each of many payments of a sale that is paid off, the first as well', async () => {
+    const { page } = await billedSale()
+    const [due] = (await readPage(s.db, page, business, s.today)).owes.dues
+    // 27.06 is owed: 51 payments come to 25.50.
+    const payment = {
+      customerId: s.customer,
+      amount: '0.50',
+      method: 'cash' as const,
+      for: [{ dueId: due!.id, amount: '0.50' }],
+    }
+    const first = await s.run(takeReceipt, payment)
+    for (let n = 1; n < 51; n++) await s.run(takeReceipt, payment)
+    const { papers, owes } = await readPage(s.db, page, business, s.today)
+    expect(owes.total).toBe('1.56')
+    expect(papers.filter((p) => p.kind === 'receipt')).toHaveLength(51)
+    expect(await mayRead(s.db, page, 'receipt', first, 'USD')).toBe(true)
   })
   test('ends on a day, and each can be turned off', async () => {
     const { token } = await billedSale()

@@ -201,7 +201,7 @@ export const listReceiptsOfSale = async (db: Db, saleId: number, currency: strin
       select f.receipt_id from due_fill f join due d on d.id = f.due_id where d.sale_id = ${saleId} and f.kind = 'receipt'
       union select m.receipt_id from held_move m where m.sale_id = ${saleId} and m.why = 'receipt'
       union select x.id from receipt x join invoice i on i.id = x.invoice_id where i.sale_id = ${saleId})
-     order by r.id desc limit 50`)
+     order by r.id desc`)
   return receiptsByIds(
     db,
     rows.map((r) => r.id),

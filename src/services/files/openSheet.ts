@@ -1,5 +1,14 @@
 import type { z } from 'zod'
-import { amountIn, dayFormatOf, dayIn, decimalMarkShown, habitsOf, numberIn, type DecimalMark } from '@/core/cells'
+import {
+  amountIn,
+  dayFormatOf,
+  dayIn,
+  decimalMarkAmong,
+  decimalMarkShown,
+  habitsOf,
+  numberIn,
+  type DecimalMark,
+} from '@/core/cells'
 import { localeOf } from '@/core/locale'
 import { toDecimalString } from '@/core/money'
 import type { Business } from '@/data/queries/business'
@@ -51,12 +60,8 @@ export const openSheet = <C extends string>(business: Business, table: FileTable
   /** How the numbers of a column are written: what they show themselves, else what those of the other columns do, else as usual. */
   const markOf = (column: C): (() => DecimalMark) => {
     figures.push(column)
-    const ofOthers = () => {
-      const marks = figures.map(shownIn)
-      return marks.find((m) => m === ',') ?? marks.find((m) => m !== null) ?? table.decimal ?? habits.decimal
-    }
     let mark: DecimalMark | undefined
-    return () => (mark ??= shownIn(column) ?? ofOthers())
+    return () => (mark ??= shownIn(column) ?? decimalMarkAmong(figures.map(shownIn)) ?? table.decimal ?? habits.decimal)
   }
   return {
     all,
