@@ -1,4 +1,5 @@
 'use client'
+import { formatDay } from '@/core/day'
 import { formatDigits } from '@/core/locale'
 import { Command, useCommandState } from 'cmdk'
 import { useId, useRef, useState, type FocusEvent, type KeyboardEvent, type Ref } from 'react'
@@ -177,6 +178,31 @@ export const findSuppliers = async (
 ): Promise<Choice<{ readonly id: number; readonly name: string }>[]> => {
   const { items } = answered(await call('GET', `/suppliers?search=${encodeURIComponent(typed)}`))
   return items.slice(0, 8).map((s) => ({ key: `s${s.id}`, label: s.name, value: s }))
+}
+
+/** Finds among the sales of a customer. */
+export const findSalesOf =
+  (customerId: number) =>
+  async (typed: string): Promise<Choice<{ readonly id: number }>[]> => {
+    const of = `customerId=${customerId}&limit=8&search=${encodeURIComponent(typed)}`
+    const { items } = answered(await call('GET', `/sales?${of}`))
+    return items.map((s) => ({
+      key: `s${s.id}`,
+      label: `${s.number} ${s.title}`,
+      side: `${formatDay(s.startedOn)}, ${formatDigits(s.total)}`,
+      value: s,
+    }))
+  }
+
+/** Finds what came from suppliers. */
+export const findReceived = async (
+  typed: string,
+): Promise<Choice<{ readonly id: number; readonly says: string }>[]> => {
+  const { items } = answered(await call('GET', `/goods-received?limit=8&search=${encodeURIComponent(typed)}`))
+  return items.map(({ id, number, supplier, on }) => {
+    const says = `${number}, ${supplier}, ${formatDay(on)}`
+    return { key: `r${id}`, label: says, value: { id, says } }
+  })
 }
 
 export interface FoundGoods {

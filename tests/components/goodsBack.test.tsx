@@ -137,6 +137,7 @@ describe('lines taken from elsewhere', () => {
         status: 200,
         body: {
           items: [{ id: 5, number: 1005, title: 'A bow', stands: 'settled', startedOn: '2026-01-05', total: '108.00' }],
+          next: null,
         },
       },
       'GET /sales/5': {
@@ -149,6 +150,25 @@ describe('lines taken from elsewhere', () => {
     await userEvent.click(await screen.findByText('1005 A bow'))
     await waitFor(() => expect(closed).toHaveBeenCalled())
     expect(taken.mock.calls[0]![0].map((l: { description: string }) => l.description)).toEqual(['Bow', 'Rehair'])
+  })
+
+  test('a sale that is older than those listed is found', async () => {
+    const bow = { id: 5, number: 1005, title: 'A bow', stands: 'settled', startedOn: '2026-01-05', total: '108.00' }
+    const old = { ...bow, id: 2, number: 1002, title: 'A viola' }
+    const sent = answerCalls({
+      'GET /sales': ({ query }) => ({
+        status: 200,
+        body: query.has('search') ? { items: [old], next: null } : { items: [bow], next: '5' },
+      }),
+      'GET /sales/2': { status: 200, body: { lines: [] } },
+    })
+    const closed = vi.fn()
+    render(<OtherSalePanel customerId={3} customer="Hazel Adair" onTake={() => {}} onClose={closed} />)
+    await userEvent.type(await screen.findByLabelText('Older than these 1'), 'viola')
+    await userEvent.click(await screen.findByText('1002 A viola'))
+    await waitFor(() => expect(closed).toHaveBeenCalled())
+    const asked = sent.findLast((s) => s.path === '/sales')?.query
+    expect([asked?.get('customerId'), asked?.get('search')]).toEqual(['3', 'viola'])
   })
 
   test('where there is nothing yet, it says what will stand there', async () => {

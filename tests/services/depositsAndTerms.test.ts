@@ -1,6 +1,10 @@
 import { s, openDesk, onDay, refusedOn, see, moved, work, agreed, billed } from './moneyDesk'
 import { beforeAll, describe, expect, test } from 'vitest'
+import { sql } from 'drizzle-orm'
 import { addDays, day, type Day } from '@/core/day'
+import { toDecimalString } from '@/core/money'
+import { findBusiness } from '@/data/queries/business'
+import { readDepositsAsked } from '@/model/receivables/depositsAsked'
 import { changeSettings } from '@/services/access/changeSettings'
 import { billSale } from '@/services/billing/billSale'
 import { moveHeld } from '@/services/money/moveHeld'
@@ -56,6 +60,32 @@ describe('on terms with a discount for paying early', () => {
 })
 
 describe('deposits', () => {
+  test('what is asked ahead is found however many sales were agreed since', async () => {
+    const hers = await openTestShop()
+    const asked = async () =>
+      (await readDepositsAsked(hers.db, hers.customer, (await findBusiness(hers.db))!, hers.today)).map(
+        ({ saleId, open }) => [saleId, toDecimalString(open)],
+      )
+    const agree = (terms: object) =>
+      hers.answer(startSale, { customerId: hers.customer, agreed: true, lines: [work('100.00')], ...terms })
+    const arranged = await agree({ arrangement: { kind: 'deposit', percent: '40' } })
+    const requested = await agree({})
+    await hers.run(requestDeposit, { saleId: requested.id, amount: '10.00' })
+    const plain = await agree({})
+    const columns = await hers.db.execute<{ name: string }>(sql`
+      select quote_ident(column_name) as name from information_schema.columns
+       where table_schema = current_schema() and table_name = 'sale' and is_identity = 'NO' and is_generated = 'NEVER' and column_name <> 'number'`)
+    const copied = sql.raw(columns.map((c) => c.name).join(', '))
+    await hers.db.execute(sql`
+      insert into sale (number, ${copied}) select number + n, ${copied} from sale, generate_series(1, 250) n where id = ${plain.id}`)
+    // 108.25 with tax, of that 40 %; and what was requested.
+    expect(await asked()).toEqual([
+      [arranged.id, '43.30'],
+      [requested.id, '10.00'],
+    ])
+    await hers.close()
+  })
+
   test('100 % with tax leaves exactly nothing on the bill', async () => {
     // 2,880.00 + 8.25 % = 237.60 → 3,117.60
     const sale = await agreed('2880.00', { kind: 'deposit', percent: '100' })

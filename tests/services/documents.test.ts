@@ -1,3 +1,4 @@
+import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs'
 import { beforeAll, describe, expect, test } from 'vitest'
 import { paperKind } from '@/contract/layout'
 import { PAPER_LANGUAGES, paperName, traitsOf, type PaperKind } from '@/core/formats'
@@ -168,4 +169,19 @@ describe.each(KINDS)('a document: %s', (kind) => {
   test('of what is not there is none', async () => {
     expect(await made(kind, 999_999)).toBeNull()
   })
+})
+
+test('what the business says at the foot stands whole, above the end of the page and below everything else', async () => {
+  const said = `${'Payable to the workshop within thirty days. '.repeat(11)}Kept in tune.`
+  const whole = makePaper({ db: s.db, business: { ...business, footer: said }, today: s.today }, 'invoice', ids.invoice)
+  const pdf = (await whole)!
+  expect((await pdfText(pdf)).match(/within thirty days\./g)).toHaveLength(11)
+  expect(await pdfText(pdf)).toContain('Kept in tune.')
+  expect(await lyingOver(pdf)).toEqual([])
+  const page = await (await getDocument({ data: new Uint8Array(pdf), verbosity: 0 }).promise).getPage(1)
+  const heights = (await page.getTextContent()).items.flatMap((i) =>
+    'str' in i && i.str.trim() ? [i.transform[5]] : [],
+  )
+  // A printer leaves a quarter of an inch empty: 18 points.
+  expect(Math.min(...heights)).toBeGreaterThanOrEqual(18)
 })

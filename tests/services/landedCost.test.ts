@@ -3,6 +3,7 @@ import { XMLParser } from 'fast-xml-parser'
 import { afterEach, beforeEach, describe, expect, test } from 'vitest'
 import { listAccounts } from '@/data/queries/accounts'
 import { readBillPage } from '@/model/buying/pages'
+import { receivedViews } from '@/model/buying/received'
 import { changeSettings } from '@/services/access/changeSettings'
 import { creditBill } from '@/services/buying/creditBill'
 import { enterBill } from '@/services/buying/enterBill'
@@ -174,4 +175,16 @@ describe('a payment run', () => {
     expect(await s.refusal(payRun, { billIds: [99] })).toBe('not-found')
     expect(await s.ties()).toEqual([])
   })
+})
+
+test('what came is found by its number and by who sent it, whatever came since', async () => {
+  const other = await s.answer(addSupplier, { name: 'Ærø Strings' })
+  const came = async (of: number) =>
+    s.answer(receiveGoods, { supplierId: of, lines: [{ goodsId: s.rosin, quantity: '1', unitCost: '6.00' }] })
+  const [theirs, ours] = [await came(other.id), await came(supplier)]
+  const found = async (search: string) => (await receivedViews(s.db, { search }, { limit: 8 }, 'USD')).map((r) => r.id)
+  expect(await found('aero')).toEqual([theirs.id])
+  expect(await found(ours.number)).toEqual([ours.id])
+  expect(await found(`${theirs.number} strings`)).toEqual([theirs.id])
+  expect(await found('%')).toEqual([])
 })

@@ -106,8 +106,12 @@ export const buying = [
     rows: await proposalsView(db, { today }),
   })),
   change('/goods-received', 'Goods come from a supplier, by an order or without one.', receiveGoods, { status: 201 }),
-  read('/goods-received', 'What came from suppliers, the newest first.', ofSupplier, async ({ db, business, query }) =>
-    listOf(await receivedViews(db, query, part(query), business.currency), query.limit, same, byId),
+  read(
+    '/goods-received',
+    'What came from suppliers, the newest first.',
+    ofSupplier.extend({ search: z.string().max(200).optional() }),
+    async ({ db, business, query }) =>
+      listOf(await receivedViews(db, query, part(query), business.currency), query.limit, same, byId),
   ),
   read(
     '/goods-received/{id}',

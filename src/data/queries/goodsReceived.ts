@@ -2,7 +2,7 @@ import { and, asc, desc, eq, sql } from 'drizzle-orm'
 import { insertOne, insertWithId } from '../builtOnce'
 import type { Db } from '../connect'
 import { goods, goodsReceived, goodsReceivedLine, supplier } from '../schema'
-import { isOneOf } from './search'
+import { isOneOf, matchesWords } from './search'
 
 export const insertGoodsReceived = insertWithId(goodsReceived)
 
@@ -29,6 +29,8 @@ export const listGoodsReceived = async (
     readonly ids?: readonly number[]
     readonly supplierId?: number
     readonly orderId?: number
+    /** Words of its number or of the supplier's name. */
+    readonly search?: string
   },
   part: { readonly limit?: number; readonly after?: number } = {},
 ) => {
@@ -42,6 +44,7 @@ export const listGoodsReceived = async (
         of.ids === undefined ? undefined : isOneOf(goodsReceived.id, of.ids),
         of.supplierId === undefined ? undefined : eq(goodsReceived.supplierId, of.supplierId),
         of.orderId === undefined ? undefined : eq(goodsReceived.orderId, of.orderId),
+        of.search === undefined ? undefined : matchesWords(of.search, [goodsReceived.number, supplier.name]),
         part.after === undefined ? undefined : sql`${goodsReceived.id} < ${part.after}`,
       ),
     )

@@ -36,6 +36,8 @@ export interface PostFilter {
   readonly customerId?: number
   readonly supplierId?: number
   readonly saleId?: number
+  /** The document that it brings. */
+  readonly of?: { readonly paper: string; readonly id: number }
   readonly state?: PostState
   readonly search?: string
 }
@@ -67,6 +69,7 @@ export const listPost = async (db: Db, filter: PostFilter, part: Part): Promise<
         filter.customerId ? eq(post.customerId, filter.customerId) : undefined,
         filter.supplierId ? eq(post.supplierId, filter.supplierId) : undefined,
         filter.saleId ? eq(post.saleId, filter.saleId) : undefined,
+        filter.of ? and(eq(post.paper, filter.of.paper), eq(post.paperId, filter.of.id)) : undefined,
         filter.state ? eq(post.state, filter.state) : undefined,
         filter.search
           ? matchesPaper(filter.search, {

@@ -1,6 +1,6 @@
 // Long, because it is all the queries of one aggregate: the sale with its lines, versions and handovers.
 import { present } from '@/core/present'
-import { and, eq, sql, type SQL, type SQLWrapper } from 'drizzle-orm'
+import { and, asc, eq, sql, type SQL, type SQLWrapper } from 'drizzle-orm'
 import type { Day } from '@/core/day'
 import type { TaxRoundedPer } from '@/core/kinds'
 import { money, type Decimal, type Money } from '@/core/money'
@@ -141,6 +141,24 @@ export const listSaleIds = async (db: Db, filter: SaleFilter, part: Part, today:
     .offset(part.offset ?? 0)
   return (await (part.limit === undefined ? sorted : sorted.limit(part.limit))).map((r) => r.id)
 }
+
+const askedAhead = builtForId((db, customerId) =>
+  db
+    .select({ id: sale.id })
+    .from(sale)
+    .where(
+      and(
+        eq(sale.customerId, customerId),
+        eq(sale.stage, 'agreed'),
+        sql`(${sale.arrangement} ->> 'kind' in ('deposit', 'layaway') or exists (select from deposit_request r where r.sale_id = ${sale.id}))`,
+      ),
+    )
+    .orderBy(asc(sale.id)),
+)
+
+/** A customer's agreed sales for which money may be asked ahead: by how they are paid, or by a request. The first sale first. */
+export const listAskedAhead = async (db: Db, customerId: number): Promise<number[]> =>
+  (await askedAhead(db, customerId)).map((r) => r.id)
 
 /** How many sales stand where. */
 export const countStands = async (db: Db, today: Day): Promise<Record<string, number>> => {

@@ -2,7 +2,7 @@
 import { isRightToLeft, paperWords, type PaperBlock } from '@/core/formats'
 import type { LaidPaper } from '@/documents/paper'
 import { decorate, openSheet, rule } from './openSheet'
-import { LEADING, setText, type Sheet, type TextStyle } from './setText'
+import { heightOf, LEADING, setText, type Sheet, type TextStyle } from './setText'
 import { INK, MARGIN, FOOT, type Page, style, sides, type Part, tall, put } from './page'
 import { drawHead, drawWhom } from './drawHead'
 import { drawParts, drawSignatures } from './drawParts'
@@ -60,14 +60,24 @@ const drawWords = (page: Page, text: string, s: TextStyle, nextPage: () => void)
   page.y += 10
 }
 
+/** How wide a business may write at the foot of a page, how far below the rule, and how far from the end of the paper. */
+const FOOTER = { wide: 360, above: 18, below: 18 }
+const footerStyle = (sheet: Sheet): TextStyle => style('text', 8.5, INK.quiet, sides(sheet).start)
+
+/** How high the foot of a page is: what the business says there stands whole, in a third of the page at most. */
+const footOf = (sheet: Sheet, footer: string): number =>
+  Math.min(
+    Math.max(FOOT, FOOTER.above + heightOf(sheet, footerStyle(sheet), footer, FOOTER.wide) + FOOTER.below),
+    sheet.doc.page.height / 3,
+  )
+
 /** At the foot of every page: what the business says there, which paper it is, and which page of how many. */
-const drawFeet = (sheet: Sheet, { paper, head }: LaidPaper, high: number, wide: number): void => {
+const drawFeet = (sheet: Sheet, { paper, head }: LaidPaper, from: number, wide: number): void => {
   const t = paperWords(paper.language)
-  const { start, end } = sides(sheet)
   const { count } = sheet.doc.bufferedPageRange()
   for (let n = 0; n < count; n++) {
     sheet.doc.switchToPage(n)
-    const y = high - FOOT + 12
+    const y = from + 12
     decorate(sheet, () => {
       sheet.doc
         .moveTo(MARGIN, y)
@@ -75,14 +85,11 @@ const drawFeet = (sheet: Sheet, { paper, head }: LaidPaper, high: number, wide: 
         .lineWidth(0.5)
         .strokeColor(INK.foot)
         .stroke()
-      const quiet = (align: TextStyle['align']) => style('text', 8.5, INK.quiet, align)
-      const [near, far] = sheet.rtl ? [MARGIN + wide - 360, MARGIN] : [MARGIN, MARGIN + wide - 200]
-      setText(sheet, quiet(start), head.footer.slice(0, 300), { x: near, y: y + 6, width: 360 })
-      setText(sheet, quiet(end), `${paper.number}, ${t('page')} ${n + 1} ${t('of')} ${count}`, {
-        x: far,
-        y: y + 6,
-        width: 200,
-      })
+      const [near, far] = sheet.rtl ? [MARGIN + wide - FOOTER.wide, MARGIN] : [MARGIN, MARGIN + wide - 200]
+      const said = footerStyle(sheet)
+      setText(sheet, said, head.footer, { x: near, y: y + 6, width: FOOTER.wide })
+      const numbered = `${paper.number}, ${t('page')} ${n + 1} ${t('of')} ${count}`
+      setText(sheet, { ...said, align: sides(sheet).end }, numbered, { x: far, y: y + 6, width: 200 })
     })
   }
 }
@@ -101,7 +108,7 @@ export const drawPaper = (laid: LaidPaper): Promise<Buffer> => {
   const [wide, high] = [doc.page.width - 2 * MARGIN, doc.page.height]
   const root = doc.struct('Document')
   doc.addStructure(root)
-  const page: Page = { sheet, root, colour: head.colour, wide, bottom: high - FOOT, y: MARGIN }
+  const page: Page = { sheet, root, colour: head.colour, wide, bottom: high - footOf(sheet, head.footer), y: MARGIN }
   const nextPage = (): void => {
     doc.addPage()
     page.y = MARGIN
@@ -125,6 +132,6 @@ export const drawPaper = (laid: LaidPaper): Promise<Buffer> => {
   for (const block of layout.blocks) blocks[block]()
   if (paper.signatures) drawSignatures(page, paper.signatures, nextPage)
   root.end()
-  drawFeet(sheet, laid, high, wide)
+  drawFeet(sheet, laid, page.bottom, wide)
   return close()
 }

@@ -97,7 +97,7 @@ export const readOrderPage = async ({ db, currency }: Where, id: number) => {
   const [lines, places, letters, billed, goods] = await Promise.all([
     listPurchaseLines(db, { orderIds: [id] }),
     listPlaces(db),
-    listPost(db, { supplierId: order.supplierId }, { limit: 100 }),
+    listPost(db, { supplierId: order.supplierId, of: { paper: 'purchase-order', id } }, {}),
     listLastBilled(
       db,
       order.supplierId,
@@ -114,7 +114,7 @@ export const readOrderPage = async ({ db, currency }: Where, id: number) => {
     tracks: new Map(lines.map((l) => [l.id, l.track ?? ('none' as const)])),
     codes: new Map(lines.map((l) => [l.id, [l.code ?? '', l.barcode ?? ''].filter((c) => c !== '')])),
     places: places.map((p) => ({ id: p.id, name: p.name })),
-    letters: letters.filter((l) => l.paper === 'purchase-order' && l.paperId === id),
+    letters,
     /** Lines that cost another price than was billed last, with what it sells for: by the line. */
     priceChanges: new Map(
       order.lines.flatMap((l) => {

@@ -22,7 +22,7 @@ const readAsCustomer = async (
   const [customer, dues, setOffs] = await Promise.all([
     findCustomer(db, supplier.customerId, currency),
     listOpenDues(db, supplier.customerId, currency),
-    setOffViews(db, { supplierId: supplier.id }, { limit: 20 }, currency),
+    setOffViews(db, { supplierId: supplier.id }, {}, currency),
   ])
   const owed = sumMoney(
     dues.map((d) => d.open),
@@ -49,7 +49,7 @@ export const readSupplierPage = async (where: Where, id: number) => {
     sumBought(where.db, id, since),
     sumOnOrderOf(where.db, where.currency),
     readAsCustomer(where, supplier),
-    supplierRefundViews(where.db, { supplierId: id }, { limit: 20 }, where.currency),
+    supplierRefundViews(where.db, { supplierId: id }, {}, where.currency),
     readPlainTaxCodes(where.db, where.today),
     readToPay(where.db, { supplierId: id }, where.today, where.currency),
   ])

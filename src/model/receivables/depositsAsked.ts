@@ -2,18 +2,17 @@ import type { Db } from '@/data/connect'
 import type { Business } from '@/data/queries/business'
 import type { Day } from '@/core/day'
 import type { DepositAsked } from '@/core/receipt'
-import { listSaleIds } from '@/data/queries/sales'
+import { listAskedAhead } from '@/data/queries/sales'
 import { readStories } from '@/model/sale/readStories'
 
-/** Deposits asked for on agreed sales of a customer and not received, the earliest agreed first. */
+/** Deposits asked for on agreed sales of a customer and not received, the first sale first. */
 export const readDepositsAsked = async (
   db: Db,
   customerId: number,
   business: Business,
   today: Day,
 ): Promise<DepositAsked[]> => {
-  const ids = await listSaleIds(db, { customerId, stands: 'agreed' }, { limit: 200 }, today)
-  const stories = await readStories(db, [...ids].reverse(), business, today)
+  const stories = await readStories(db, await listAskedAhead(db, customerId), business, today)
   return stories.flatMap((s) => {
     const step = s.next.find((n) => n.action === 'ask-deposit')
     return step?.amount ? [{ saleId: s.sale.id, open: step.amount }] : []

@@ -22,7 +22,7 @@ export const readTrailPapers = async (db: Db, s: Story) => {
     listVersions(db, s.sale.id),
     receiptsByIds(db, receiptIdsOf(s), currency),
     listRefundsByIds(db, known(s.heldMoves.map((h) => h.refundId)), currency),
-    listPost(db, { saleId: s.sale.id }, { limit: 100 }),
+    listPost(db, { saleId: s.sale.id }, {}),
   ])
   return { versions, receipts, refunds, letters }
 }

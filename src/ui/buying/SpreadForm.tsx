@@ -1,11 +1,13 @@
 'use client'
-import type { ReactNode } from 'react'
+import { useState, type ReactNode } from 'react'
+import { useFormContext } from 'react-hook-form'
 import type { BodyTo } from '@/contract/calls'
 import type { Day } from '@/core/day'
 import { formatDigits } from '@/core/locale'
 import { SPREAD_BY, type SpreadBy } from '@/core/kinds'
 import { CommandForm } from '../form/CommandForm'
 import { FormAccount, type AccountChoice } from '../form/FormAccount'
+import { findReceived, Picker } from '../Picker'
 import { FormCheck, FormMoney, FormOn, FormPick, FormSelect } from '../form/inputs'
 
 /** How a cost is spread over what came. */
@@ -66,27 +68,58 @@ const Spread = <D extends object>({ start, asBody, does, currency, today, onDone
 interface Props extends Shared {
   /** The lines of the bill that are a cost by account, like freight. */
   readonly costs: readonly Choosable[]
-  /** What came lately, the newest first. */
+  /** What came lately, the newest first; more is found while typing. */
   readonly received: readonly Choosable[]
+}
+
+/** Its field in the form: by the receipt, whatever else is listed. */
+const tickOf = ({ id }: Pick<Choosable, 'id'>): string => `r${id}`
+
+/** What came, each to be ticked; what came longer ago joins the list when it is found. */
+const TickReceived = ({ received }: Pick<Props, 'received'>) => {
+  const { setValue } = useFormContext()
+  const [found, setFound] = useState<readonly Choosable[]>([])
+  return (
+    <>
+      <fieldset>
+        <legend className="label">Goods received</legend>
+        <div className="max-h-48 overflow-y-auto border border-iron-300 px-2">
+          {[...found, ...received].map((r) => (
+            <FormCheck key={r.id} name={`ticked.${tickOf(r)}`} label={r.says} />
+          ))}
+        </div>
+      </fieldset>
+      <Picker<Choosable>
+        label="Other goods received"
+        placeholder="Find by number or supplier"
+        chosen=""
+        many
+        find={findReceived}
+        onPick={(r) => {
+          setValue(`ticked.${tickOf(r)}`, true, { shouldDirty: true })
+          if (![...found, ...received].some(({ id }) => id === r.id)) setFound([r, ...found])
+        }}
+      />
+    </>
+  )
 }
 
 /** A freight or duty line of a bill joins what goods cost: spread over all receipts that are ticked. */
 export const SpreadForm = ({ costs, received, ...shared }: Props) => (
   <Spread
     {...shared}
-    start={{ billLineId: String(costs[0]?.id ?? ''), ticked: received.map((_, i) => i === 0) }}
-    asBody={({ ticked, ...d }) => ({ ...d, receivedIds: received.flatMap((r, i) => (ticked[i] ? [r.id] : [])) })}
+    start={{
+      billLineId: String(costs[0]?.id ?? ''),
+      ticked: Object.fromEntries(received.map((r, i) => [tickOf(r), i === 0])),
+    }}
+    asBody={({ ticked, ...d }) => ({
+      ...d,
+      receivedIds: Object.keys(ticked).flatMap((tick) => (ticked[tick] ? [Number(tick.slice(1))] : [])),
+    })}
     does="It leaves its account: to stock for goods still here, else to cost of goods sold."
   >
     <FormSelect name="billLineId" label="Cost" options={costs.map((c) => ({ value: String(c.id), name: c.says }))} />
-    <fieldset>
-      <legend className="label">Goods received</legend>
-      <div className="max-h-48 overflow-y-auto border border-iron-300 px-2">
-        {received.map((r, i) => (
-          <FormCheck key={r.id} name={`ticked.${i}`} label={r.says} />
-        ))}
-      </div>
-    </fieldset>
+    <TickReceived received={received} />
   </Spread>
 )
 

@@ -1,11 +1,12 @@
 'use client'
 import { STATUS_NAMES } from '@/core/names'
 import type { Stands } from '@/core/sale'
-import { useEffect, useState } from 'react'
+import { useEffect, useMemo, useState } from 'react'
 import { formatDigits } from '@/core/locale'
 import { formatDay, type Day } from '@/core/day'
 import { Empty } from '../Empty'
 import { Panel } from '../Panel'
+import { findSalesOf, Picker } from '../Picker'
 import { call } from '../send'
 import { emptyLine, fromSaved, type LineDraft } from './lineDraft'
 
@@ -110,11 +111,12 @@ interface Sale {
 
 /** Lines taken from another sale of the customer. */
 export const OtherSalePanel = ({ customerId, customer, onTake, onClose }: Props) => {
-  const [sales, setSales] = useState<readonly Sale[] | null>(null)
+  const [sales, setSales] = useState<{ readonly items: readonly Sale[]; readonly next: unknown } | null>(null)
   const [problem, setProblem] = useState('')
+  const find = useMemo(() => findSalesOf(customerId), [customerId])
   useEffect(() => {
     void call('GET', `/sales?customerId=${customerId}&limit=30`).then((s) =>
-      s.ok ? setSales(s.value.items) : setProblem(s.detail),
+      s.ok ? setSales(s.value) : setProblem(s.detail),
     )
   }, [customerId])
   const take = async (id: number) => {
@@ -132,11 +134,22 @@ export const OtherSalePanel = ({ customerId, customer, onTake, onClose }: Props)
       {sales !== null && problem !== '' && <Waited problem={problem} />}
       {sales === null ? (
         <Waited problem={problem} />
-      ) : sales.length === 0 ? (
+      ) : sales.items.length === 0 ? (
         <Empty>No other sales yet.</Empty>
       ) : (
         <ul>
-          {sales.map((s) => (
+          {sales.next !== null && (
+            <li className="pb-2">
+              <Picker
+                label={`Older than these ${sales.items.length}`}
+                placeholder="Find by number or title"
+                chosen=""
+                find={find}
+                onPick={(s) => take(s.id)}
+              />
+            </li>
+          )}
+          {sales.items.map((s) => (
             <li key={s.id} className="border-b border-paper-200 py-1">
               <button
                 type="button"
