@@ -1,6 +1,7 @@
 'use client'
 import { formatDay } from '@/core/day'
 import { formatDigits } from '@/core/locale'
+import { plainText } from '@/core/plainText'
 import { Command, useCommandState } from 'cmdk'
 import { useId, useRef, useState, type FocusEvent, type KeyboardEvent, type Ref } from 'react'
 import { call, type Sent } from './send'
@@ -177,7 +178,9 @@ export const findSuppliers = async (
   typed: string,
 ): Promise<Choice<{ readonly id: number; readonly name: string }>[]> => {
   const { items } = answered(await call('GET', `/suppliers?search=${encodeURIComponent(typed)}`))
-  return items.slice(0, 8).map((s) => ({ key: `s${s.id}`, label: s.name, value: s }))
+  const other = (name: string): number => Number(plainText(name) !== plainText(typed.trim()))
+  const nearest = [...items].sort((a, b) => other(a.name) - other(b.name))
+  return nearest.slice(0, 8).map((s) => ({ key: `s${s.id}`, label: s.name, value: s }))
 }
 
 /** Finds among the sales of a customer. */
@@ -223,17 +226,13 @@ export interface FoundGoods {
 
 export const findGoodsChoices = async (typed: string): Promise<Choice<FoundGoods>[]> => {
   const { items } = answered(await call('GET', `/goods?limit=9&search=${encodeURIComponent(typed)}`))
-  const exact = (g: FoundGoods) =>
-    g.piece || g.code.toLowerCase() === typed.toLowerCase() || g.barcode === typed ? 0 : 1
-  return [...items]
-    .sort((a, b) => exact(a) - exact(b))
-    .map((g) => ({
-      key: `g${g.id}`,
-      label: g.piece ? `${g.name}, ${g.piece.serial ?? `lot ${g.piece.lot ?? ''}`}` : g.name,
-      side:
-        g.kind === 'stock' || g.kind === 'kit'
-          ? `${formatDigits(g.available)} available · ${formatDigits(g.price)}`
-          : formatDigits(g.price),
-      value: g,
-    }))
+  return items.map((g) => ({
+    key: `g${g.id}`,
+    label: g.piece ? `${g.name}, ${g.piece.serial ?? `lot ${g.piece.lot ?? ''}`}` : g.name,
+    side:
+      g.kind === 'stock' || g.kind === 'kit'
+        ? `${formatDigits(g.available)} available · ${formatDigits(g.price)}`
+        : formatDigits(g.price),
+    value: g,
+  }))
 }

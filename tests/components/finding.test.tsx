@@ -3,7 +3,7 @@ import { userEvent } from './hand'
 import { describe, expect, test, vi } from 'vitest'
 import { Keys } from '@/ui/Keys'
 import { Panel } from '@/ui/Panel'
-import { findGoodsChoices, Picker, type Choice } from '@/ui/Picker'
+import { findGoodsChoices, findSuppliers, Picker, type Choice } from '@/ui/Picker'
 import { SearchBox } from '@/ui/SearchBox'
 import { answerCalls } from './calls'
 import { button, field } from './hands'
@@ -86,28 +86,32 @@ describe('finding while typing', () => {
     expect(screen.queryByText('older')).toBeNull()
   })
 
-  test('goods: what was scanned stands first', async () => {
-    const goods = (id: number, code: string, barcode: string) => ({
+  test('goods: in the order in which they are answered, with what is available and what they cost', async () => {
+    const goods = (id: number, code: string) => ({
       id,
       code,
-      barcode,
+      barcode: '',
       name: `Thing ${code}`,
       kind: id === 3 ? 'work' : 'stock',
       price: '9.90',
       available: '4',
+      piece: id === 1 ? { serial: null, lot: 'L-9' } : null,
     })
-    answerCalls({
-      'GET /goods': {
-        status: 200,
-        body: { items: [goods(1, 'A', ''), goods(2, 'B', '4006381333931'), goods(3, 'C', '')], next: null },
-      },
-    })
-    const found = await findGoodsChoices('4006381333931')
-    expect(found.map((f) => [f.key, f.side])).toEqual([
-      ['g2', '4 available · 9.90'],
-      ['g1', '4 available · 9.90'],
-      ['g3', '9.90'],
+    answerCalls({ 'GET /goods': { status: 200, body: { items: [goods(2, 'B'), goods(1, 'A'), goods(3, 'C')] } } })
+    const found = await findGoodsChoices('B')
+    expect(found.map((f) => [f.key, f.label, f.side])).toEqual([
+      ['g2', 'Thing B', '4 available · 9.90'],
+      ['g1', 'Thing A, lot L-9', '4 available · 9.90'],
+      ['g3', 'Thing C', '9.90'],
     ])
+  })
+
+  test('suppliers: who is called so, then the first of those who hold the words', async () => {
+    const names = [...Array.from({ length: 9 }, (_, i) => `Ash ${i} Tonewood`), 'Åsh']
+    answerCalls({
+      'GET /suppliers': { status: 200, body: { items: names.map((name, id) => ({ id, name })), next: null } },
+    })
+    expect((await findSuppliers('ash ')).map((f) => f.label)).toEqual(['Åsh', ...names.slice(0, 7)])
   })
 })
 

@@ -7,6 +7,7 @@ import { countStock } from '@/services/goods/countStock'
 import { moveStock } from '@/services/goods/moveStock'
 import { addPlace, changePlace, dropPlace } from '@/services/goods/places'
 import { decimal } from '@/core/money'
+import { calledFirst, goodsCalled } from '@/data/queries/called'
 import { listFiles } from '@/data/queries/files'
 import { dropFile, keepFile } from '@/services/files/keepFile'
 import { assembleKits, takeKitsApart } from '@/services/goods/assemble'
@@ -40,11 +41,13 @@ const yesNo = z
 
 const whole = <T>(items: readonly T[]) => ({ items, next: null })
 
+const byCode = z.object({ code: z.string(), called: z.boolean().optional() })
+
 export const goods = [
   change('/goods', 'New goods: stock, work, a charge, or a kit of other goods.', addGoods, { status: 201 }),
   read(
     '/goods',
-    'Goods by code.',
+    'Goods by code; of a search, first what is called so.',
     page.extend({
       search: z.string().max(200).optional(),
       kind: z.enum(GOODS_KINDS).optional(),
@@ -54,17 +57,15 @@ export const goods = [
       low: yesNo,
     }),
     async ({ db, business, today, query }) => {
-      const pieceOf = await piecesSearched(db, query.search)
+      const [pieceOf, named] = await Promise.all([piecesSearched(db, query.search), goodsCalled(db, query.search)])
+      const part = { limit: query.limit, after: readCursor(byCode, query.after) }
       return listOf(
-        await readGoodsList(
-          db,
-          query,
-          { limit: query.limit, after: readCursor(z.object({ code: z.string() }), query.after) },
-          { business, today },
+        await calledFirst(named, part, (called, some) =>
+          readGoodsList(db, { ...query, called }, some, { business, today }),
         ),
         query.limit,
         (g) => ({ ...viewOfGoods(g), piece: pieceOf(g.goods.id) }),
-        (g) => ({ code: g.goods.code }),
+        (g) => ({ code: g.goods.code, called: named.includes(g.goods.id) }),
       )
     },
   ),

@@ -5,6 +5,7 @@ import { z } from 'zod'
 import { yearUntil } from '@/lists/days'
 import { day, id as idField } from '@/contract/fields'
 import { joinCustomers } from '@/services/people/joinCustomers'
+import { calledFirst, customersCalled } from '@/data/queries/called'
 import { readLookAlikes } from '@/model/people/lookAlikes'
 import { usualView } from '@/model/sale/usualGoods'
 import { addCustomer, changeCustomer } from '@/services/people/keepCustomer'
@@ -13,27 +14,25 @@ import { readOpenItems } from '@/model/receivables/openItems'
 import { statementView } from '@/model/receivables/statement'
 import { change, listOf, noQuery, page, read, readCursor } from '../operation'
 
-const byName = z.object({ name: z.string(), id: z.number() })
+const byName = z.object({ name: z.string(), id: z.number(), called: z.boolean().optional() })
 
 export const people = [
   change('/customers', 'A new customer; a name is enough.', addCustomer, { status: 201 }),
   read(
     '/customers',
-    'Customers by name.',
+    'Customers by name; of a search, first who is called so.',
     page.extend({ search: z.string().max(200).optional(), tag: z.string().max(40).optional() }),
-    async ({ db, business, today, query }) =>
-      listOf(
-        await readCustomers(
-          db,
-          { search: query.search, tag: query.tag },
-          { limit: query.limit, after: readCursor(byName, query.after) },
-          business,
-          today,
+    async ({ db, business, today, query: { search, tag, limit, after } }) => {
+      const named = await customersCalled(db, search)
+      return listOf(
+        await calledFirst(named, { limit, after: readCursor(byName, after) }, (called, part) =>
+          readCustomers(db, { search, tag, called }, part, business, today),
         ),
-        query.limit,
+        limit,
         viewOfStanding,
-        (c) => ({ name: c.name, id: c.id }),
-      ),
+        (c) => ({ name: c.name, id: c.id, called: named.includes(c.id) }),
+      )
+    },
   ),
   read(
     '/customers/look-alikes',

@@ -19,6 +19,7 @@ test.each([
   ],
   ['order Wick: cello case', { verb: 'order', who: 'Wick', lines: [{ quantity: '1', what: 'cello case' }] }],
   ['estimate Adair', { verb: 'estimate', who: 'Adair', lines: [] }],
+  ['order for Forster: bow', { verb: 'order', who: 'Forster', lines: [{ quantity: '1', what: 'bow' }] }],
   ['take nothing from Adair', { verb: 'find', text: 'take nothing from Adair' }],
   ['agree 1042', { verb: 'agree', sale: '1042' }],
   ['Accept 1042', { verb: 'agree', sale: '1042' }],

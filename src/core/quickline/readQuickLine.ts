@@ -50,7 +50,7 @@ export const QUICK_VERBS: readonly (readonly [verb: string, example: string])[] 
 
 /**
  * Reads what was typed: `take 250 cash from Adair`, `take 12*45 from Adair` (cash when no method is said),
- * `estimate Adair: 2 rosin, 1 rehair`, `order Adair: cello case`, `accept 1042`, `decline 1042: too dear`, `customer Ines
+ * `estimate Adair: 2 rosin, 1 rehair`, `order for Adair: cello case`, `accept 1042`, `decline 1042: too dear`, `customer Ines
  * Marlowe ines@mail.example`, `remind Adair`. Everything else is something to find. Case is ignored;
  * a thing without a number is one of it.
  */
@@ -65,7 +65,7 @@ export const readQuickLine = (typed: string): QuickIntent => {
       return { verb: 'take', amount: toFourPlaces(amount.value), method, who: present(take[3]) }
     }
   }
-  const write = /^(estimate|order) ([^:]+)(?::(.*))?$/i.exec(text)
+  const write = /^(estimate|order)(?: for)? ([^:]+)(?::(.*))?$/i.exec(text)
   if (write) {
     const lines = plainCounts(write[3] ?? '')
       .split(',')

@@ -6,6 +6,7 @@ import { money, type Money } from '@/core/money'
 import { builtForId, insertOne } from '../builtOnce'
 import type { Db } from '../connect'
 import { address, contact, customer } from '../schema'
+import { isCalled, type CalledSo } from './called'
 import { cutTo, inOrder, type Part } from './inOrder'
 import { matchesPeople, plain } from './search'
 
@@ -192,6 +193,7 @@ export interface CustomerFilter {
   readonly id?: number
   readonly owing?: boolean
   readonly tag?: string
+  readonly called?: CalledSo
 }
 
 const ORDERS: Readonly<Record<string, SQL>> = {
@@ -254,6 +256,7 @@ export const listCustomers = async (
 const whichCustomers = (filter: CustomerFilter): (SQL | undefined)[] => [
   filter.id ? eq(customer.id, filter.id) : sql`not ${customer.walkIn} and ${customer.joinedToId} is null`,
   filter.tag ? sql`${filter.tag} = any(${customer.tags})` : undefined,
+  isCalled(customer.id, filter.called),
   filter.search
     ? matchesPeople(filter.search, {
         id: customer.id,

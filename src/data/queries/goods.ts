@@ -6,6 +6,7 @@ import { type Decimal } from '@/core/money'
 import type { Db } from '../connect'
 import { goods, goodsPart, goodsSupplier } from '../schema'
 import { insertMany, updateMany } from '../manyRows'
+import { isCalled, type CalledSo } from './called'
 import { inOrder, type Part as ListPart } from './inOrder'
 import { isOneOf, matchesWords } from './search'
 
@@ -117,6 +118,7 @@ export interface GoodsFilter {
   readonly low?: boolean
   /** What has this code, barcode, serial or lot exactly, whatever its case. */
   readonly named?: string
+  readonly called?: CalledSo
 }
 
 const ORDERS: Readonly<Record<string, SQLWrapper>> = {
@@ -171,6 +173,7 @@ export const listGoods = async (
             )
           : undefined,
         filter.named ? isNamed(filter.named) : undefined,
+        isCalled(goods.id, filter.called),
         part.after ? sql`${goods.code} > ${part.after.code}` : undefined,
       ),
     )

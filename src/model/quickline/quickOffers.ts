@@ -9,12 +9,11 @@ import { dueInSentence } from '@/core/receipt'
 import { formatDay, type Day } from '@/core/day'
 import type { Db } from '@/data/connect'
 import type { Business } from '@/data/queries/business'
-import { listCustomers, type CustomerStanding } from '@/data/queries/customers'
-import { listGoods, type Goods } from '@/data/queries/goods'
+import type { CustomerStanding } from '@/data/queries/customers'
+import type { Goods } from '@/data/queries/goods'
 import { listPiecesLike } from '@/data/queries/batch'
 import { pieceHref } from '@/contract/pieceHref'
 import { findNumbered, findSaleNumbered } from '@/data/queries/find'
-import { listSaleIds } from '@/data/queries/sales'
 import { readLookAlikes } from '@/model/people/lookAlikes'
 import { readDepositsAsked } from '@/model/receivables/depositsAsked'
 import { fillOldestOn } from '@/model/receipt/fillOldestOn'
@@ -23,6 +22,7 @@ import { readNextReminder } from '@/model/receivables/nextReminder'
 import type { Glance } from '@/model/sale/glance'
 import { readGlances } from '@/model/sale/readGlances'
 import { readStories } from '@/model/sale/readStories'
+import { customersNamed, goodsNamed, salesNamed } from './named'
 
 interface Where {
   readonly db: Db
@@ -168,9 +168,6 @@ const offerWithSale = async (
   }
 }
 
-const customersNamed = ({ db, business, today }: Where, who: string): Promise<CustomerStanding[]> =>
-  listCustomers(db, { search: who }, { limit: 4 }, { today, currency: business.currency })
-
 const offerToTake = async (where: Where, intent: Extract<QuickIntent, { verb: 'take' }>): Promise<QuickOffer[]> => {
   const { business } = where
   const amount = parseMoney(intent.amount, business.currency)
@@ -224,10 +221,10 @@ const offerToWrite = async (
       },
     ]
   const goods: (Goods | undefined)[] = await Promise.all(
-    intent.lines.map(async (l) => (await listGoods(where.db, { search: l.what }, { limit: 1 }))[0]),
+    intent.lines.map(async (l) => (await goodsNamed(where, l.what, 1))[0]),
   )
   const last = intent.lines.at(-1)
-  const more = last ? (await listGoods(where.db, { search: last.what }, { limit: 5 })).slice(1) : []
+  const more = last ? (await goodsNamed(where, last.what, 5)).slice(1) : []
   const before = intent.lines.slice(0, -1).map((l) => `${typeDigits(l.quantity)} ${l.what}`)
   const completed = more.map((g) => ({
     text: `… ${formatDigits(present(last).quantity)} ${g.name}`,
@@ -264,8 +261,8 @@ const offerToFind = async (where: Where, text: string): Promise<QuickOffer[]> =>
   const [pieces, people, goods, saleIds, papers] = await Promise.all([
     listPiecesLike(db, text, 4),
     customersNamed(where, text),
-    listGoods(db, { search: text }, { limit: 4 }),
-    listSaleIds(db, { search: text }, { limit: 4 }, today),
+    goodsNamed(where, text),
+    salesNamed(where, text),
     findNumbered(db, text),
   ])
   const sales = await readGlances(db, saleIds, business, today)
