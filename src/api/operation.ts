@@ -201,6 +201,9 @@ export const page = z.object({
   after: z.string().max(400).optional(),
 })
 
+/** The same for what is short for most: as many as go at once, where nothing is said. */
+export const longPage = page.extend({ limit: page.shape.limit.removeDefault().default(500) })
+
 /** A place in a list, as text nobody needs to read. */
 export const makeCursor = (value: unknown): string => Buffer.from(JSON.stringify(value)).toString('base64url')
 

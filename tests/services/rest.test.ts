@@ -243,11 +243,11 @@ describe('what we deliver ourselves', () => {
     await s.run(handOver, { saleId, by: 'delivery', lines: [{ lineId, quantity: '4' }], freight: '9.50' })
     await s.run(billSale, { saleId, what: 'handed-over', issue: true })
     const where = { db: s.db, business: (await findBusiness(s.db))!, today: s.shop.today, currency: 'USD' }
-    const [stop] = await readDeliveries(where, { on: s.shop.today })
+    const [stop] = await readDeliveries(where, { on: s.shop.today }, {})
     expect(stop!.address).toBe('4 Mill Lane, Fernhollow')
     expect(deliveriesList.columns.find((c) => c.key === 'what')!.of(stop!, where)).toBe('4 × Rosin, 1 × Freight')
     // 4 × 12.50 and 9.50 are owed, and 8.25 % of them: 4.91
     expect(toDecimalString(stop!.open)).toBe('64.41')
-    expect(await readDeliveries(where, { on: day('2026-02-01') })).toEqual([])
+    expect(await readDeliveries(where, { on: day('2026-02-01') }, {})).toEqual([])
   })
 })

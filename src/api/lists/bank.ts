@@ -1,9 +1,9 @@
 import { bankLinesList, statementsList } from '@/lists/statements'
 import { readBankLines, readStatements } from '@/model/bank/statements'
-import { pageOfAll, reader } from './reader'
+import { pageInItsOrder, pageOfAll, reader } from './reader'
 
 export const bankStatements = reader(statementsList, async (where, asked, size) =>
-  pageOfAll(statementsList, await readStatements(where), asked, size, where),
+  pageInItsOrder(statementsList, asked, size, where, (part) => readStatements(where, part)),
 )
 
 export const bankLines = reader(bankLinesList, async (where, asked, size) =>

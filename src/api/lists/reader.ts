@@ -69,6 +69,24 @@ export const partOf = (asked: Asked<unknown>, size: Size, opensBy: Sort) => ({
   ...(size === 'all' ? {} : { limit: size + 1, offset: (asked.page - 1) * size }),
 })
 
+/**
+ * A page by a query that has the order in which the list opens, with what all of it comes to; in any other order all rows are
+ * read and sorted here.
+ */
+export const pageInItsOrder = async <Row>(
+  list: { readonly columns: readonly Column<Row>[]; readonly opensBy: Sort },
+  asked: Asked<unknown>,
+  size: Size,
+  where: Where,
+  read: (part: { readonly limit?: number; readonly offset?: number }) => Promise<readonly Row[]>,
+  total?: () => Promise<Required<Pick<Read<Row>, 'sums' | 'count'>>>,
+): Promise<Read<Row>> => {
+  const { order, ...part } = partOf(asked, size, list.opensBy)
+  if (order || size === 'all') return pageOfAll(list, await read({}), asked, size, where)
+  const [rows, rest] = await Promise.all([read(part), total?.()])
+  return pageOfQuery(list.columns, rows, size, rest)
+}
+
 /** A page out of what a query gave. */
 export const pageOfQuery = <Row>(
   columns: readonly Column<Row>[],

@@ -3,7 +3,7 @@ import { customersList } from '@/lists/customers'
 import { goodsList } from '@/lists/goods'
 import { dayOf, twelveMonthsUntil } from '@/lists/days'
 import { deliveriesList } from '@/lists/deliveries'
-import { readDeliveries } from '@/model/parcel/deliveries'
+import { readDeliveries, sumDeliveries } from '@/model/parcel/deliveries'
 import { stockAgesList } from '@/lists/stockAges'
 import { readStockAges } from '@/model/goods/stockAges'
 import { hrefOfEarner, profitColumns, profitList } from '@/lists/profit'
@@ -42,7 +42,7 @@ import { readRepeats } from '@/model/sale/repeats'
 import { readOffers, readOrders, readSaleCosts, readSalesBy, readSentOffers } from '@/model/sale/reports'
 import { readOpenBaskets, readSaleList } from '@/model/sale/saleList'
 import { readUsual } from '@/model/sale/usualGoods'
-import { given, pageOfAll, pageOfQuery, partOf, reader } from './reader'
+import { given, pageInItsOrder, pageOfAll, pageOfQuery, partOf, reader } from './reader'
 
 export const sales = reader(salesList, async (where, asked, size) => {
   const { customer, stands, ...rest } = asked.filter
@@ -92,12 +92,9 @@ export const sentOffers = reader(sentOffersList, async (where, asked, size) => {
 
 export const saleCosts = reader(saleCostsList, async (where, asked, size) => {
   const span = twelveMonthsUntil(asked.filter, where.today)
-  const { by, down } = saleCostsList.opensBy
-  const usual = asked.sort.by === by && asked.sort.down === down
-  if (!usual || size === 'all')
-    return pageOfAll(saleCostsList, await readSaleCosts(where.db, span, where.business, {}), asked, size, where)
-  const part = partOf(asked, size, saleCostsList.opensBy)
-  return pageOfQuery(saleCostsList.columns, await readSaleCosts(where.db, span, where.business, part), size)
+  return pageInItsOrder(saleCostsList, asked, size, where, (part) =>
+    readSaleCosts(where.db, span, where.business, part),
+  )
 })
 
 const salesBy = (list: typeof salesByKindList | typeof salesByChannelList, by: 'kind' | 'channel') =>
@@ -151,7 +148,14 @@ export const parcels = reader(parcelsList, async (where, asked, size) =>
 )
 
 export const deliveries = reader(deliveriesList, async (where, asked, size) =>
-  pageOfAll(deliveriesList, await readDeliveries(where, given(asked.filter)), asked, size, where),
+  pageInItsOrder(
+    deliveriesList,
+    asked,
+    size,
+    where,
+    (part) => readDeliveries(where, given(asked.filter), part),
+    () => sumDeliveries(where, given(asked.filter)),
+  ),
 )
 
 export const stockAges = reader(stockAgesList, async (where, asked, size) => {
@@ -188,7 +192,7 @@ export const turnover = reader(turnoverList, async (where, asked, size) => {
 })
 
 export const picks = reader(picksList, async (where, asked, size) =>
-  pageOfAll(picksList, await readPicks(where, given(asked.filter)), asked, size, where),
+  pageInItsOrder(picksList, asked, size, where, (part) => readPicks(where, given(asked.filter), part)),
 )
 
 export const backorders = reader(backordersList, async (where, asked, size) => {

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { id as idField } from '@/contract/fields'
+import { day, id as idField } from '@/contract/fields'
 import { importStatementInput } from '@/contract/inputs/bank/bank'
 import { err, ok } from '@/core/result'
 import {
@@ -17,7 +17,9 @@ import { addBankAccount, changeBankAccount } from '@/services/bank/keepBankAccou
 import { addBankRule, dropBankRule } from '@/services/bank/keepRule'
 import { finishStatement, matchLine, unmatchLine } from '@/services/bank/matchLine'
 import { readStatementApart } from '@/services/bank/readStatementApart'
-import { change, noQuery, read, readFile, type Operation } from '../operation'
+import { change, listOf, longPage, noQuery, read, readCursor, readFile, type Operation } from '../operation'
+
+const byThrough = z.object({ through: day, id: z.number().int() })
 
 /** What a statement may be sent as; what it is is found in it. */
 const FILES = 'text/csv, application/x-ofx, application/xml, text/xml, text/plain, application/octet-stream'
@@ -83,11 +85,14 @@ export const bank: readonly Operation[] = [
   read(
     '/bank/statements',
     'Statements, the last first.',
-    z.object({ bankAccountId: idField.optional() }),
-    async ({ db, business, query }) => ({
-      items: await statementViews(db, query, business.currency),
-      next: null,
-    }),
+    longPage.extend({ bankAccountId: idField.optional() }),
+    async ({ db, business, query: { limit, after, ...of } }) =>
+      listOf(
+        await statementViews(db, of, business.currency, { limit, after: readCursor(byThrough, after) }),
+        limit,
+        (s) => s,
+        (s) => ({ through: s.through, id: s.id }),
+      ),
   ),
   read(
     '/bank/statements/{id}',

@@ -8,7 +8,7 @@ import { startPick, startPicks } from '@/services/parcels/startPicks'
 import { replacePart } from '@/services/sales/replacePart'
 import { setAsideByHand } from '@/services/sales/setAside'
 import { strikeOff } from '@/services/sales/strikeOff'
-import { change, noQuery, read } from '../operation'
+import { change, listOf, longPage, noQuery, read, readCursor } from '../operation'
 
 const ofPick = { path: { pickId: 'id' } }
 
@@ -36,8 +36,14 @@ export const parcels = [
   read(
     '/picks',
     'Pick lists, the newest first.',
-    z.object({ state: z.enum(PICK_STATES).optional() }),
-    async ({ db, business, query }) => ({ items: await pickViews(db, query, business.currency), next: null }),
+    longPage.extend({ state: z.enum(PICK_STATES).optional() }),
+    async ({ db, business, query: { limit, after, ...of } }) =>
+      listOf(
+        await pickViews(db, of, business.currency, { limit, after: readCursor(z.number().int(), after) }),
+        limit,
+        (p) => p,
+        (p) => p.id,
+      ),
   ),
   read(
     '/picks/{id}',

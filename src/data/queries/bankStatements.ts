@@ -2,6 +2,7 @@ import { and, asc, desc, eq, sql } from 'drizzle-orm'
 import { money, type Money } from '@/core/money'
 import { present } from '@/core/present'
 import type { Day } from '@/core/day'
+import type { Part } from './inOrder'
 import type { SettleKind } from '@/core/bank'
 import { insertInto, insertOne } from '../builtOnce'
 import type { Db } from '../connect'
@@ -44,8 +45,13 @@ export const insertStatement = insertOne(bankStatement)
 /** Writes the lines that are not known yet; answers how many were. */
 export const insertLines = insertNew(bankLine)
 
-export const listStatements = (db: Db, of: { readonly id?: number; readonly bankAccountId?: number } = {}) =>
-  db
+/** Statements, the last first. */
+export const listStatements = (
+  db: Db,
+  of: { readonly id?: number; readonly bankAccountId?: number } = {},
+  part: Part<{ readonly through: Day; readonly id: number }> = {},
+) => {
+  const all = db
     .select({
       statement: bankStatement,
       bankAccount: bankAccount.name,
@@ -62,10 +68,14 @@ export const listStatements = (db: Db, of: { readonly id?: number; readonly bank
       and(
         of.id === undefined ? undefined : eq(bankStatement.id, of.id),
         of.bankAccountId === undefined ? undefined : eq(bankStatement.bankAccountId, of.bankAccountId),
+        part.after &&
+          sql`(${bankStatement.through}, ${bankStatement.id}) < (${part.after.through}, ${part.after.id}::int)`,
       ),
     )
     .orderBy(desc(bankStatement.through), desc(bankStatement.id))
-    .limit(500)
+    .offset(part.offset ?? 0)
+  return part.limit === undefined ? all : all.limit(part.limit)
+}
 export type StatementRow = Awaited<ReturnType<typeof listStatements>>[number]
 
 export const updateStatement = async (

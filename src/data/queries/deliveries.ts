@@ -1,7 +1,9 @@
-import { sql } from 'drizzle-orm'
+import { sql, type SQL } from 'drizzle-orm'
 import type { Day } from '@/core/day'
 import { money, type Money } from '@/core/money'
+import { present } from '@/core/present'
 import type { Db } from '../connect'
+import { cutTo, type Part } from './inOrder'
 
 /** A stop: what is brought where, and what of its sale is still open. */
 export interface Delivery {
@@ -17,10 +19,30 @@ export interface Delivery {
   readonly open: Money
 }
 
+const delivered = (of: { readonly on?: Day }): SQL =>
+  sql`h.direction = 'out' and h.by = 'delivery' ${of.on ? sql`and h.on_day = ${of.on}` : sql``}`
+
+/** How many stops there are, and what of their sales is still open: of a sale that was brought twice with each. */
+export const countDeliveries = async (
+  db: Db,
+  of: { readonly on?: Day },
+  currency: string,
+): Promise<{ readonly count: number; readonly open: Money }> => {
+  const [row] = await db.execute<{ count: number; open: string }>(sql`
+    select count(*)::int as count, coalesce(sum(o.open), 0)::text as open
+      from handover h
+      left join (select i.sale_id, sum(d.amount - d.filled) as open
+                   from due d join invoice i on i.id = d.invoice_id where d.filled < d.amount group by i.sale_id) o on o.sale_id = h.sale_id
+     where ${delivered(of)}`)
+  const { count, open } = present(row)
+  return { count, open: money(BigInt(open), currency) }
+}
+
 /** What we delivered ourselves, the newest day first, in the order in which it was handed over. */
 export const listDeliveries = async (
   db: Db,
   of: { readonly on?: Day },
+  part: Part,
   currency: string,
 ): Promise<readonly Delivery[]> => {
   const rows = await db.execute<
@@ -37,8 +59,8 @@ export const listDeliveries = async (
       join customer c on c.id = s.customer_id
       join handover_line x on x.handover_id = h.id
       join sale_line l on l.id = x.sale_line_id
-     where h.direction = 'out' and h.by = 'delivery' ${of.on ? sql`and h.on_day = ${of.on}` : sql``}
-     group by h.id, s.id, c.id order by h.on_day desc, h.id limit 2000`)
+     where h.id in (select h.id from handover h where ${delivered(of)} order by h.on_day desc, h.id ${cutTo(part)})
+     group by h.id, s.id, c.id order by h.on_day desc, h.id`)
   return rows.map((r) => ({
     id: r.id,
     on: r.on,

@@ -1,12 +1,14 @@
-import { and, asc, desc, eq, ne } from 'drizzle-orm'
+import { and, asc, desc, eq, lt, ne } from 'drizzle-orm'
 import type { Day } from '@/core/day'
 import type { PickState } from '@/core/kinds'
 import type { Decimal } from '@/core/money'
 import { present } from '@/core/present'
+import { rowsBy } from '@/core/rowsBy'
 import type { Db } from '../connect'
 import { customer, goods, pick, pickLine, sale, saleLine } from '../schema'
 import type { PickedFrom } from '../schema/parcel'
 import { deleteParcelsOfPick } from './parcel'
+import type { Part } from './inOrder'
 import { isOneOf } from './search'
 
 export type { PickedFrom }
@@ -37,12 +39,19 @@ export interface PickLineRow {
   readonly from: readonly PickedFrom[]
 }
 
-/** Pick lists: one, those of a sale, or those in a state; the oldest that is not sent first. */
+/** Pick lists, the newest first: one, some, those of a sale, or those in a state. */
 export const listPicks = async (
   db: Db,
-  of: { readonly id?: number; readonly saleId?: number; readonly state?: PickState; readonly open?: boolean },
+  of: {
+    readonly id?: number
+    readonly ids?: readonly number[]
+    readonly saleId?: number
+    readonly state?: PickState
+    readonly open?: boolean
+  },
+  part: Part = {},
 ): Promise<PickRow[]> => {
-  const rows = await db
+  const all = db
     .select({ pick, saleNumber: sale.number, wantedBy: sale.wantedBy, customer: customer.name })
     .from(pick)
     .innerJoin(sale, eq(sale.id, pick.saleId))
@@ -50,13 +59,16 @@ export const listPicks = async (
     .where(
       and(
         of.id === undefined ? undefined : eq(pick.id, of.id),
+        of.ids === undefined ? undefined : isOneOf(pick.id, of.ids),
         of.saleId === undefined ? undefined : eq(pick.saleId, of.saleId),
         of.state === undefined ? undefined : eq(pick.state, of.state),
         of.open ? ne(pick.state, 'sent') : undefined,
+        part.after === undefined ? undefined : lt(pick.id, part.after),
       ),
     )
     .orderBy(desc(pick.id))
-    .limit(500)
+    .offset(part.offset ?? 0)
+  const rows = await (part.limit === undefined ? all : all.limit(part.limit))
   const lines =
     rows.length === 0
       ? []
@@ -79,6 +91,7 @@ export const listPicks = async (
             ),
           )
           .orderBy(asc(pickLine.id))
+  const linesOf = rowsBy(lines, (l) => l.line.pickId)
   return rows.map(({ pick: p, ...r }) => ({
     id: p.id,
     number: p.number,
@@ -87,16 +100,14 @@ export const listPicks = async (
     state: p.state,
     handoverId: p.handoverId,
     ...r,
-    lines: lines
-      .filter((l) => l.line.pickId === p.id)
-      .map(({ line, ...of }) => ({
-        id: line.id,
-        lineId: line.saleLineId,
-        goodsId: line.goodsId,
-        wanted: line.wanted,
-        from: line.takenFrom,
-        ...of,
-      })),
+    lines: (linesOf.get(p.id) ?? []).map(({ line, ...named }) => ({
+      id: line.id,
+      lineId: line.saleLineId,
+      goodsId: line.goodsId,
+      wanted: line.wanted,
+      from: line.takenFrom,
+      ...named,
+    })),
   }))
 }
 

@@ -27,7 +27,6 @@ export const listSuppliers = (db: Db, search = '') =>
       }),
     )
     .orderBy(plain(supplier.name), asc(supplier.id))
-    .limit(200)
 
 export const findSupplier = async (db: Db, id: number) => (await suppliers(db).where(eq(supplier.id, id)))[0] ?? null
 

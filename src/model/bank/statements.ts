@@ -84,8 +84,12 @@ const headOf = (row: StatementRow, currency: string) => {
 }
 
 /** Statements, the last first, without their lines. */
-export const statementViews = async (db: Db, of: { readonly bankAccountId?: number }, currency: string) =>
-  (await listStatements(db, of)).map((row) => headOf(row, currency))
+export const statementViews = async (
+  db: Db,
+  of: { readonly bankAccountId?: number },
+  currency: string,
+  part: Parameters<typeof listStatements>[2] = {},
+) => (await listStatements(db, of, part)).map((row) => headOf(row, currency))
 
 /** A statement with its lines, and what each of them is. */
 export const statementView = async (db: Db, id: number, currency: string) => {
@@ -126,8 +130,11 @@ export interface StatementListRow {
   readonly doneOn: StatementRow['statement']['doneOn']
 }
 
-export const readStatements = async ({ db, currency }: Where): Promise<readonly StatementListRow[]> =>
-  (await listStatements(db)).map((row) => ({
+export const readStatements = async (
+  { db, currency }: Where,
+  part: Parameters<typeof listStatements>[2],
+): Promise<readonly StatementListRow[]> =>
+  (await listStatements(db, {}, part)).map((row) => ({
     id: row.statement.id,
     bankAccount: row.bankAccount,
     name: row.statement.name,

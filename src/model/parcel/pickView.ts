@@ -48,8 +48,13 @@ export const viewOfPick = (p: PickRow, parcels: readonly ParcelRow[]) => ({
 export type PickView = ReturnType<typeof viewOfPick>
 
 /** Pick lists as they are answered. */
-export const pickViews = async (db: Db, of: Parameters<typeof listPicks>[1], currency: string): Promise<PickView[]> => {
-  const picks = await listPicks(db, of)
+export const pickViews = async (
+  db: Db,
+  of: Parameters<typeof listPicks>[1],
+  currency: string,
+  part: Parameters<typeof listPicks>[2] = {},
+): Promise<PickView[]> => {
+  const picks = await listPicks(db, of, part)
   const parcels = await listParcels(db, { pickIds: picks.map((p) => p.id) }, currency)
   return picks.map((p) => viewOfPick(p, parcels))
 }

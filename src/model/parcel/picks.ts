@@ -2,6 +2,7 @@ import { ZERO, type Decimal } from '@/core/money'
 import type { PickState } from '@/core/kinds'
 import { present } from '@/core/present'
 import { listParcels } from '@/data/queries/parcel'
+import type { Part } from '@/data/queries/inOrder'
 import { listPicks, type PickRow } from '@/data/queries/pick'
 import { findSales } from '@/data/queries/sales'
 import { listPlaces } from '@/data/queries/stock'
@@ -16,8 +17,12 @@ export interface PickOnList extends Omit<PickRow, 'lines'> {
 }
 
 /** Pick lists, the newest first; those in a state. */
-export const readPicks = async ({ db }: Where, of: { readonly state?: PickState }): Promise<readonly PickOnList[]> =>
-  (await listPicks(db, of)).map(({ lines, ...p }) => ({
+export const readPicks = async (
+  { db }: Where,
+  of: { readonly state?: PickState },
+  part: Part,
+): Promise<readonly PickOnList[]> =>
+  (await listPicks(db, of, part)).map(({ lines, ...p }) => ({
     ...p,
     wanted: lines.reduce((sum, l) => sum.plus(l.wanted), ZERO),
     picked: lines.reduce((sum, l) => sum.plus(pickedOf(l)), ZERO),

@@ -79,7 +79,7 @@ export const startPicks = defineCommand('start-picks', startPicksInput, async (w
   return {
     id: present(made[0]),
     answer: async () => ({
-      picks: (await pickViews(w.tx, {}, w.currency)).filter((p) => made.includes(p.id)),
+      picks: await pickViews(w.tx, { ids: made }, w.currency),
     }),
   }
 })
