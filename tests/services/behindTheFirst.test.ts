@@ -8,6 +8,7 @@ import { present } from '@/core/present'
 import { findBusiness } from '@/data/queries/business'
 import { readSuppliers } from '@/model/buying/suppliers'
 import type { Where } from '@/model/where'
+import { makeCalendarLink, readCalendar } from '@/services/access/calendar'
 import { addBankAccount } from '@/services/bank/keepBankAccount'
 import { importStatement } from '@/services/bank/importStatement'
 import { billSale } from '@/services/billing/billSale'
@@ -130,4 +131,20 @@ test('an order that is being picked is not picked again, however many were begun
     sql`select count(*)::int as count from pick where sale_id = ${ordered}`,
   )
   expect(picks[0]?.count).toBe(1)
+})
+
+test('a calendar has what is nearest, however much was due long ago', async () => {
+  const [due] = await s.db.execute<{ id: number }>(sql`select id from due limit 1`)
+  await copy('due', due!.id, 2100, { due_on: sql`${s.today}::date - 100` })
+  await s.run(startSale, {
+    customerId: s.customer,
+    agreed: true,
+    wantedBy: '2026-03-20',
+    title: 'A cello for the school',
+    lines: [{ goodsId: s.rosin, quantity: '1' }],
+  })
+  const { secret } = await s.answer(makeCalendarLink, {})
+  const calendar = (await readCalendar(s.db, secret, { name: 'Till', currency: 'USD', today: s.today }))!
+  expect(calendar).toContain('Needed: A cello for the school')
+  expect(calendar.match(/BEGIN:VEVENT/g)).toHaveLength(2000)
 })

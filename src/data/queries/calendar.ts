@@ -22,9 +22,12 @@ export interface CalendarRow extends Record<string, unknown> {
   readonly amount: string | null
 }
 
-/** What falls due to us and by us, and what is wanted by when, around a day. */
-export const listCalendar = (db: Db, from: Day, to: Day) =>
-  db.execute<CalendarRow>(sql`
+/** What falls due to us and by us, and what is wanted by when, around a day: what is nearest to it where there is more than a calendar takes. */
+export const listCalendar = (
+  db: Db,
+  { from, today, to }: { readonly from: Day; readonly today: Day; readonly to: Day },
+) =>
+  db.execute<CalendarRow>(sql`select * from (
     select 'due-' || d.id as key, d.due_on::text as on, 'due' as what, c.name, coalesce(i.number, d.label) as about, (d.amount - d.filled)::text as amount
       from due d join customer c on c.id = d.customer_id left join invoice i on i.id = d.invoice_id
      where d.filled < d.amount and d.due_on between ${from} and ${to}
@@ -36,4 +39,4 @@ export const listCalendar = (db: Db, from: Day, to: Day) =>
       from sale s join customer c on c.id = s.customer_id
      where s.wanted_by between ${from} and ${to} and s.agreed_on is not null and s.closed_as is null
        and exists (select from sale_line l where l.sale_id = s.id and l.handed_over < l.quantity)
-     order by 2, 1 limit 2000`)
+    ) x order by abs(x.on::date - ${today}::date), x.key limit 2000`)

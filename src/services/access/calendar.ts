@@ -45,7 +45,8 @@ export const readCalendar = async (
   calendar.addPropertyWithValue('version', '2.0')
   calendar.addPropertyWithValue('prodid', '-//Iron Till//Due and wanted//EN')
   calendar.addPropertyWithValue('name', name)
-  for (const row of await listCalendar(db, addDays(today, -BEFORE), addDays(today, AHEAD))) {
+  const around = { from: addDays(today, -BEFORE), today, to: addDays(today, AHEAD) }
+  for (const row of await listCalendar(db, around)) {
     const event = new ICAL.Component('vevent')
     event.addPropertyWithValue('uid', `${row.key}@iron-till`)
     event.addPropertyWithValue('dtstamp', ICAL.Time.fromDateTimeString(`${today}T00:00:00Z`))
