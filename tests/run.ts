@@ -70,7 +70,8 @@ const vitest = async (...projects: readonly string[]): Promise<Outcome> => {
   const folder = mkdtempSync(join(tmpdir(), 'iron-till-report-'))
   const file = join(folder, 'report.json')
   const which = projects.flatMap((name) => ['--project', name])
-  const done = await run('vitest', ['run', ...which, '--reporter=json', `--outputFile=${file}`])
+  const reporters = ['--reporter=json', `--outputFile=${file}`, '--reporter=./tests/sayUnhandled.ts']
+  const done = await run('vitest', ['run', ...which, ...reporters])
   if (!existsSync(file)) return { passed: 0, failed: 1, says: done.said.slice(-3000) }
   const report = JSON.parse(readFileSync(file, 'utf8')) as Report
   rmSync(folder, { recursive: true })
