@@ -1,7 +1,6 @@
 'use client'
 import { formatDay } from '@/core/day'
 import { formatDigits } from '@/core/locale'
-import { plainText } from '@/core/plainText'
 import { Command, useCommandState } from 'cmdk'
 import { useId, useRef, useState, type FocusEvent, type KeyboardEvent, type Ref } from 'react'
 import { call, type Sent } from './send'
@@ -178,9 +177,7 @@ export const findSuppliers = async (
   typed: string,
 ): Promise<Choice<{ readonly id: number; readonly name: string }>[]> => {
   const { items } = answered(await call('GET', `/suppliers?search=${encodeURIComponent(typed)}`))
-  const other = (name: string): number => Number(plainText(name) !== plainText(typed.trim()))
-  const nearest = [...items].sort((a, b) => other(a.name) - other(b.name))
-  return nearest.slice(0, 8).map((s) => ({ key: `s${s.id}`, label: s.name, value: s }))
+  return items.slice(0, 8).map((s) => ({ key: `s${s.id}`, label: s.name, value: s }))
 }
 
 /** Finds among the sales of a customer. */

@@ -3,7 +3,7 @@ import { userEvent } from './hand'
 import { describe, expect, test, vi } from 'vitest'
 import { Keys } from '@/ui/Keys'
 import { Panel } from '@/ui/Panel'
-import { findGoodsChoices, findSuppliers, Picker, type Choice } from '@/ui/Picker'
+import { findGoodsChoices, Picker, type Choice } from '@/ui/Picker'
 import { SearchBox } from '@/ui/SearchBox'
 import { answerCalls } from './calls'
 import { button, field } from './hands'
@@ -104,14 +104,6 @@ describe('finding while typing', () => {
       ['g1', 'Thing A, lot L-9', '4 available · 9.90'],
       ['g3', 'Thing C', '9.90'],
     ])
-  })
-
-  test('suppliers: who is called so, then the first of those who hold the words', async () => {
-    const names = [...Array.from({ length: 9 }, (_, i) => `Ash ${i} Tonewood`), 'Åsh']
-    answerCalls({
-      'GET /suppliers': { status: 200, body: { items: names.map((name, id) => ({ id, name })), next: null } },
-    })
-    expect((await findSuppliers('ash ')).map((f) => f.label)).toEqual(['Åsh', ...names.slice(0, 7)])
   })
 })
 

@@ -2,6 +2,7 @@ import { beforeAll, describe, expect, test } from 'vitest'
 import { goods as goodsCalls } from '@/api/operations/goods'
 import { people as peopleCalls } from '@/api/operations/people'
 import { findBusiness, type Business } from '@/data/queries/business'
+import { readSuppliers } from '@/model/buying/suppliers'
 import { readQuickOffers } from '@/model/quickline/quickOffers'
 import { addGoods } from '@/services/goods/keepGoods'
 import { receiveGoods } from '@/services/buying/receiveGoods'
@@ -67,6 +68,12 @@ describe('what is typed whole comes before what only holds it', () => {
       (await get(peopleCalls as typeof goodsCalls, '/customers', { search, limit: '4' })).items.map((c) => c.name)
     expect(await names('lee')).toEqual(['Lee', 'Lée', 'Aaron Fleet', 'Abel Sleet'])
     expect(await names('Lee@Mail.example')).toEqual(['Max'])
+  })
+
+  test('suppliers by name, whatever the accents', async () => {
+    for (const name of ['Ash Tonewood', 'Bashford', 'Åsh']) await s.run(addSupplier, { name })
+    const found = await readSuppliers(s.db, ' ash', { business, today: s.today })
+    expect(found.map((x) => x.name)).toEqual(['Åsh', 'Ash Tonewood', 'Bashford'])
   })
 
   test.each([1, 2, 3, 7, 100])('pages of %i bring each once, in one order', async (limit) => {

@@ -25,17 +25,19 @@ const idsIn = async (db: Db, typed: string | undefined, from: (name: string) => 
   return rows.map((r) => r.id)
 }
 
+/** The goods that have a code, a barcode, or a piece of this serial or lot, whatever the case: each is found by its index. */
+export const goodsScanned = (name: string): SQL => sql`
+  select id from goods where lower(code) = lower(${name})
+  union all select id from goods where barcode = ${name} and barcode <> ''
+  union all select goods_id from batch where lower(serial) = lower(${name})
+  union all select goods_id from batch where lower(lot) = lower(${name})`
+
 /** Goods whose code, barcode or name, or the serial or lot of a piece, is what is typed, whatever the case: each is found by its index. */
 export const goodsCalled = (db: Db, typed: string | undefined): Promise<readonly number[]> =>
   idsIn(
     db,
     typed,
-    (name) => sql`
-      select id from goods where lower(code) = lower(${name})
-      union all select id from goods where lower(name) = lower(${name})
-      union all select id from goods where barcode = ${name} and barcode <> ''
-      union all select goods_id from batch where lower(serial) = lower(${name})
-      union all select goods_id from batch where lower(lot) = lower(${name})`,
+    (name) => sql`${goodsScanned(name)} union all select id from goods where lower(name) = lower(${name})`,
   )
 
 /** Customers whose name or address of e-mail is what is typed, whatever the case and the accents of the name. */

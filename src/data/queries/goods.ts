@@ -6,7 +6,7 @@ import { type Decimal } from '@/core/money'
 import type { Db } from '../connect'
 import { goods, goodsPart, goodsSupplier } from '../schema'
 import { insertMany, updateMany } from '../manyRows'
-import { isCalled, type CalledSo } from './called'
+import { goodsScanned, isCalled, type CalledSo } from './called'
 import { inOrder, type Part as ListPart } from './inOrder'
 import { isOneOf, matchesWords } from './search'
 
@@ -136,13 +136,6 @@ export const ordersGoods = (by: string): boolean => Object.hasOwn(ORDERS, by)
 const hasPiece = (name: string): SQL =>
   sql`exists (select from batch b where b.goods_id = ${goods.id} and (lower(b.serial) = lower(${name}) or lower(b.lot) = lower(${name})))`
 
-/** It has this code, barcode, serial or lot: each is found by its index. */
-const isNamed = (name: string): SQL => sql`${goods.id} in (
-  select id from goods where lower(code) = lower(${name})
-  union all select id from goods where barcode = ${name} and barcode <> ''
-  union all select goods_id from batch where lower(serial) = lower(${name})
-  union all select goods_id from batch where lower(lot) = lower(${name}))`
-
 /** Goods that fit, by code where no order is asked for. */
 export const listGoods = async (
   db: Db,
@@ -172,7 +165,7 @@ export const listGoods = async (
               filter.onShopfront ? undefined : hasPiece(filter.search),
             )
           : undefined,
-        filter.named ? isNamed(filter.named) : undefined,
+        filter.named ? sql`${goods.id} in (${goodsScanned(filter.named)})` : undefined,
         isCalled(goods.id, filter.called),
         part.after ? sql`${goods.code} > ${part.after.code}` : undefined,
       ),

@@ -2,6 +2,7 @@ import type { Day } from '@/core/day'
 import { asc, desc, eq, getTableColumns, or, sql, type SQL } from 'drizzle-orm'
 import type { AnyPgColumn } from 'drizzle-orm/pg-core'
 import type { Seller } from '@/core/buying'
+import { plainText } from '@/core/plainText'
 import { rowsBy } from '@/core/rowsBy'
 import { insertOne } from '../builtOnce'
 import type { Db } from '../connect'
@@ -15,6 +16,7 @@ const suppliers = (db: Db) =>
     .from(supplier)
     .leftJoin(taxCode, eq(taxCode.id, supplier.taxCodeId))
 
+/** Suppliers by name; of a search, first who is called so. */
 export const listSuppliers = (db: Db, search = '') =>
   suppliers(db)
     .where(
@@ -26,7 +28,7 @@ export const listSuppliers = (db: Db, search = '') =>
         of: sql`supplier_id`,
       }),
     )
-    .orderBy(plain(supplier.name), asc(supplier.id))
+    .orderBy(desc(sql`${plain(supplier.name)} = ${plainText(search.trim())}`), plain(supplier.name), asc(supplier.id))
 
 export const findSupplier = async (db: Db, id: number) => (await suppliers(db).where(eq(supplier.id, id)))[0] ?? null
 

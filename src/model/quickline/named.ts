@@ -1,24 +1,16 @@
-import type { Day } from '@/core/day'
-import type { Db } from '@/data/connect'
-import type { Business } from '@/data/queries/business'
 import { calledFirst, customersCalled, goodsCalled } from '@/data/queries/called'
 import { listCustomers, type CustomerStanding } from '@/data/queries/customers'
 import { findSaleNumbered } from '@/data/queries/find'
 import { listGoods, type Goods } from '@/data/queries/goods'
 import { listSaleIds } from '@/data/queries/sales'
-
-interface Where {
-  readonly db: Db
-  readonly business: Business
-  readonly today: Day
-}
+import type { Asked } from '../where'
 
 /** So many are offered for a word. */
 const MOST = 4
 
 /** Customers who are called so, then those in whom the words stand. */
 export const customersNamed = async (
-  { db, business, today }: Where,
+  { db, business, today }: Asked,
   who: string,
 ): Promise<readonly CustomerStanding[]> =>
   calledFirst(await customersCalled(db, who), { limit: MOST }, (called, part) =>
@@ -26,11 +18,11 @@ export const customersNamed = async (
   )
 
 /** Goods that are called so, then those in which the words stand. */
-export const goodsNamed = async ({ db }: Where, what: string, limit = MOST): Promise<readonly Goods[]> =>
+export const goodsNamed = async ({ db }: Asked, what: string, limit = MOST): Promise<readonly Goods[]> =>
   calledFirst(await goodsCalled(db, what), { limit }, (called, part) => listGoods(db, { search: what, called }, part))
 
 /** The sale with this number, then those in which the words stand. */
-export const salesNamed = async ({ db, today }: Where, text: string): Promise<readonly number[]> => {
+export const salesNamed = async ({ db, today }: Asked, text: string): Promise<readonly number[]> => {
   const [numbered, ids] = await Promise.all([
     /^\d{1,9}$/.test(text.trim()) ? findSaleNumbered(db, Number(text)) : null,
     listSaleIds(db, { search: text }, { limit: MOST }, today),

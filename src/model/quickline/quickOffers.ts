@@ -6,9 +6,7 @@ import { METHOD_NAMES, statusName } from '@/core/names'
 import { QUICK_VERBS, readQuickLine, type QuickIntent, type SaleVerb } from '@/core/quickline'
 import { formatMoney, isPositiveMoney, parseMoney, type Money } from '@/core/money'
 import { dueInSentence } from '@/core/receipt'
-import { formatDay, type Day } from '@/core/day'
-import type { Db } from '@/data/connect'
-import type { Business } from '@/data/queries/business'
+import { formatDay } from '@/core/day'
 import type { CustomerStanding } from '@/data/queries/customers'
 import type { Goods } from '@/data/queries/goods'
 import { listPiecesLike } from '@/data/queries/batch'
@@ -22,15 +20,10 @@ import { readNextReminder } from '@/model/receivables/nextReminder'
 import type { Glance } from '@/model/sale/glance'
 import { readGlances } from '@/model/sale/readGlances'
 import { readStories } from '@/model/sale/readStories'
+import type { Asked } from '../where'
 import { customersNamed, goodsNamed, salesNamed } from './named'
 
-interface Where {
-  readonly db: Db
-  readonly business: Business
-  readonly today: Day
-}
-
-/** Where a sale stands, as its stamp says it. */
+/** Asked a sale stands, as its stamp says it. */
 const standingOf = ({ stands, open }: Pick<Glance, 'stands' | 'open'>): string =>
   statusName(stands, isPositiveMoney(open)).toLowerCase()
 
@@ -38,7 +31,7 @@ const standingOf = ({ stands, open }: Pick<Glance, 'stands' | 'open'>): string =
 const plain = (name: string): string => name.toLowerCase().replaceAll('’', "'")
 
 /** What the words typed could mean, the likeliest first. Changes nothing. */
-export const readQuickOffers = async (where: Where, typed: string): Promise<QuickOffer[]> => {
+export const readQuickOffers = async (where: Asked, typed: string): Promise<QuickOffer[]> => {
   const intent = readQuickLine(typed)
   if (intent.verb === 'take') return offerToTake(where, intent)
   if (intent.verb === 'find') return [...completions(intent.text), ...(await offerToFind(where, intent.text))]
@@ -57,7 +50,7 @@ const completions = (text: string): QuickOffer[] =>
       )
 
 const offerCustomer = async (
-  { db, business, today }: Where,
+  { db, business, today }: Asked,
   { name, email }: { name: string; email: string },
 ): Promise<QuickOffer[]> => {
   const alike = await readLookAlikes(db, { name, email, phone: '' }, business, today)
@@ -76,7 +69,7 @@ const offerCustomer = async (
   ]
 }
 
-const offerToRemind = async (where: Where, who: string): Promise<QuickOffer[]> => {
+const offerToRemind = async (where: Asked, who: string): Promise<QuickOffer[]> => {
   const people = (await customersNamed(where, who)).filter((c) => c.late.minor > 0n)
   if (people.length === 0)
     return [{ text: `Nobody called “${who}” is late.`, note: 'Look at Owed.', go: '/owed?show=late' }]
@@ -99,7 +92,7 @@ const offerToRemind = async (where: Where, who: string): Promise<QuickOffer[]> =
 
 /** What each verb does with a sale, told beforehand; what cannot be done now says why when it is tried. */
 const offerWithSale = async (
-  { db, business, today }: Where,
+  { db, business, today }: Asked,
   intent: { verb: SaleVerb; sale: string } | { verb: 'decline'; sale: string; reason: string },
 ): Promise<QuickOffer[]> => {
   const id = await findSaleNumbered(db, Number(intent.sale))
@@ -168,7 +161,7 @@ const offerWithSale = async (
   }
 }
 
-const offerToTake = async (where: Where, intent: Extract<QuickIntent, { verb: 'take' }>): Promise<QuickOffer[]> => {
+const offerToTake = async (where: Asked, intent: Extract<QuickIntent, { verb: 'take' }>): Promise<QuickOffer[]> => {
   const { business } = where
   const amount = parseMoney(intent.amount, business.currency)
   if (!amount.ok) return [{ text: `${intent.amount} is not an amount in ${business.currency}.` }]
@@ -195,7 +188,7 @@ const offerToTake = async (where: Where, intent: Extract<QuickIntent, { verb: 't
   )
 }
 
-const whatItPays = async ({ db, business, today }: Where, c: CustomerStanding, amount: Money): Promise<string> => {
+const whatItPays = async ({ db, business, today }: Asked, c: CustomerStanding, amount: Money): Promise<string> => {
   const dues = await listOpenDues(db, c.id, business.currency)
   const filling = fillOldestOn(dues, await readDepositsAsked(db, c.id, business, today), amount, today)
   const parts = filling.dues.map(
@@ -208,7 +201,7 @@ const whatItPays = async ({ db, business, today }: Where, c: CustomerStanding, a
 }
 
 const offerToWrite = async (
-  where: Where,
+  where: Asked,
   intent: { verb: 'estimate' | 'order'; who: string; lines: readonly { quantity: string; what: string }[] },
 ): Promise<QuickOffer[]> => {
   const people = await customersNamed(where, intent.who)
@@ -252,7 +245,7 @@ const offerToWrite = async (
   ]
 }
 
-const offerToFind = async (where: Where, text: string): Promise<QuickOffer[]> => {
+const offerToFind = async (where: Asked, text: string): Promise<QuickOffer[]> => {
   const { db, business, today } = where
   const places = PAGES.filter((p) => plain(p.name).startsWith(plain(text))).map((p) => ({
     text: `Go to ${p.name}`,
