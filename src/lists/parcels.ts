@@ -34,7 +34,7 @@ export const parcelsList = defineList<SentParcel>()({
     { key: 'weight', head: 'Weight, kg', as: 'quantity', of: (p) => p.weight, sum: true },
     { key: 'size', head: 'Size, cm', as: 'text', of: (p) => p.size, notOnPhone: true },
     { key: 'address', head: 'Address', as: 'text', of: (p) => addressLine(p.address), only: 'file' },
-    { key: 'price', head: 'Cost', as: 'money', of: (p) => p.price, sum: true },
+    { key: 'price', head: 'Cost', as: 'money', of: (p) => p.price, tone: 'strong', sum: true },
     {
       key: 'state',
       head: 'Status',

@@ -4,7 +4,7 @@ import type { Driver } from 'selenium-webdriver/chrome'
 import { expect } from 'vitest'
 import { complaintsOf } from '../../scripts/browser'
 import { ofx } from '../files/statements'
-import { OUT_OF_PLACE } from './outOfPlace'
+import { OUT_OF_PLACE, UNREADABLE_ON_PHONE } from './outOfPlace'
 import { handsOn, openBrowser, openTill, PASSPHRASE, setSize, type Till } from './till'
 
 export let till: Till
@@ -252,7 +252,9 @@ export const looksRight = async (path: string): Promise<void> => {
       await setSize(driver, width, height)
       await drawn()
       expect([width, await outOfPlace()]).toEqual([width, []])
-      if (width === 390) expect(await barriers('html', WHOLE_ON_PHONE.includes(path) ? TAGS : BY_WIDTH)).toEqual([])
+      if (width !== 390) continue
+      expect(await barriers('html', WHOLE_ON_PHONE.includes(path) ? TAGS : BY_WIDTH)).toEqual([])
+      expect(await driver.executeScript<string[]>(UNREADABLE_ON_PHONE)).toEqual([])
     }
   } finally {
     await setSize(driver, 1280, 800)

@@ -71,3 +71,14 @@ export const OUT_OF_PLACE = `
   }
   const over = document.documentElement.scrollWidth - innerWidth
   return over > 0 ? ['the page is wider by ' + over, ...wrong] : wrong`
+
+/** Told in the page, on a phone: texts that are cut off, which nobody can point at to read the rest of, and what charts say in letters too small to read. */
+export const UNREADABLE_ON_PHONE = `
+  const cuts = (e) => e.scrollWidth > e.clientWidth + 1 && e.clientWidth > 1 && /hidden|clip/.test(getComputedStyle(e).overflowX)
+  const all = [...document.body.querySelectorAll('*')].filter((e) => e.checkVisibility() && !e.closest('.sr-only'))
+  return [
+    ...all.filter((e) => cuts(e) && e.textContent.trim() !== '').map((e) => e.textContent.slice(0, 30) + ' is cut off'),
+    ...all
+      .filter((e) => e.tagName === 'text' && e.getBoundingClientRect().height < 11)
+      .map((e) => e.textContent + ' is too small'),
+  ]`

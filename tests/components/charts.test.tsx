@@ -3,7 +3,7 @@ import { afterEach, expect, test } from 'vitest'
 import { addDays, day } from '@/core/day'
 import { EN_US, localeOf, writeAs } from '@/core/locale'
 import { money } from '@/core/money'
-import { WeekChart } from '@/ui/charts'
+import { WeekChart } from '@/ui/charts/WeekChart'
 import { HouseLocale } from '@/ui/HouseLocale'
 
 const today = day('2026-03-10')

@@ -17,7 +17,7 @@ import type { Packed } from '../pack'
 import { To } from '../To'
 import { useUnpacked } from '../useUnpacked'
 import { WorkProgress } from '../WorkProgress'
-import { BandChart } from './BandChart'
+import { BandChart } from '@/ui/charts/BandChart'
 import { LedgerHead, right } from '@/ui/LedgerHead'
 
 interface Props {

@@ -24,7 +24,7 @@ export const Usual = ({ customerId, rows, today, currency }: Props) => (
       <Empty>No purchases yet.</Empty>
     ) : (
       <div className="overflow-x-auto">
-        <table className="ledger min-w-150">
+        <table className="ledger list small sm:min-w-150">
           <LedgerHead
             heads={[
               'Item',
@@ -42,23 +42,25 @@ export const Usual = ({ customerId, rows, today, currency }: Props) => (
               const shelf = goods.kind === 'stock' || goods.kind === 'kit'
               return (
                 <tr key={u.goodsId}>
-                  <td className="max-w-47.5 truncate">
-                    <To className="block truncate py-1 hover:underline" href={`/goods/${u.goodsId}`}>
+                  <td className="first sm:max-w-47.5 sm:truncate">
+                    <To className="block py-1 hover:underline sm:truncate" href={`/goods/${u.goodsId}`}>
                       {goods.name}
                     </To>
                   </td>
-                  <td className="r sub whitespace-nowrap">{formatDayShort(u.lastOn, today)}</td>
-                  <td className="fig">
+                  <td className="r sub rest whitespace-nowrap">{formatDayShort(u.lastOn, today)}</td>
+                  <td className="fig rest">
                     {formatQuantity(u.lastQuantity)} × {formatPrice(u.lastPrice, currency)}
                   </td>
-                  <td className="fig">
+                  <td className="fig rest" data-head="Times, a month">
                     {u.times}, {formatQuantity(u.perMonth)}
                   </td>
-                  <td className="fig">{shelf ? formatQuantity(u.standing.available) : ''}</td>
-                  <td className="fig" title={u.priceFrom}>
+                  <td className="fig rest" data-head="Available">
+                    {shelf ? formatQuantity(u.standing.available) : ''}
+                  </td>
+                  <td className="fig main" title={u.priceFrom}>
                     {formatPrice(decimal(u.price), currency)}
                   </td>
-                  <td className="r">
+                  <td className="r rest">
                     <To
                       data-row
                       className="btn min-h-7 px-2 text-xs"

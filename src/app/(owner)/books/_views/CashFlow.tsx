@@ -23,7 +23,6 @@ export const CashFlow = async ({ from, to }: { from: Day; to: Day }) => {
         <b className="fig">{formatMoney(whole.closing)}</b> on {formatDay(to)}: {formatMoney(absMoney(whole.change))}{' '}
         {whole.change.minor < 0n ? 'less' : 'more'}.
       </Answer>
-      {flow.months.length > 6 && <p className="sub no-print mb-1">More months to the right.</p>}
       <Columns
         label="Cash flow by month"
         parts={CASH_FLOW_PARTS}

@@ -7,7 +7,7 @@ import { PROFIT_BY_NAMES } from '@/lists/profit'
 import { PROFIT, PROFIT_PARTS } from '@/lists/reportParts'
 import { readProfitByMonth } from '@/model/books/books'
 import { readBudgeted } from '@/model/books/budget'
-import { ProfitChart } from '@/ui/books/ProfitChart'
+import { ProfitChart } from '@/ui/charts/ProfitChart'
 import { ListExport } from '@/ui/list/ListExport'
 import { To } from '@/ui/To'
 import { Answer } from './Answer'
@@ -45,7 +45,6 @@ export const ProfitAndLoss = async ({ from, to }: { from: Day; to: Day }) => {
           }))}
         />
       )}
-      {months.length > 6 && <p className="sub no-print mb-1">More months to the right.</p>}
       <Columns
         label="Profit and loss by month"
         parts={PROFIT_PARTS}

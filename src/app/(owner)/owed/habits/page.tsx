@@ -5,7 +5,8 @@ import { formatMoney } from '@/core/money'
 import { readOweMost, readPayHabits } from '@/model/receivables/payHabits'
 import { Empty } from '@/ui/Empty'
 import { Heading } from '@/ui/Heading'
-import { HabitChart, OweLines } from '@/ui/owed/HabitChart'
+import { HabitChart } from '@/ui/charts/HabitChart'
+import { OweLines } from '@/ui/charts/OweLines'
 import { OwedTabs } from '@/ui/owed/OwedTabs'
 import { openReports } from '../../_shop'
 import { LedgerHead, right } from '@/ui/LedgerHead'
@@ -50,7 +51,7 @@ export default async function Habits() {
               <tbody>
                 {most.map((c, i) => (
                   <tr key={c.customerId}>
-                    <td className="w-full max-w-0 truncate">
+                    <td className="w-full max-w-0 max-sm:wrap-anywhere sm:truncate">
                       <span className="fig mr-2 text-iron-500">{i + 1}</span>
                       <To className="hover:underline" href={`/owed?customer=${c.customerId}#customer`}>
                         {c.name}

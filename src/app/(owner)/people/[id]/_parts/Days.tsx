@@ -1,7 +1,7 @@
 import { formatDigits } from '@/core/locale'
 import { daysBetween, type Day } from '@/core/day'
 import type { CustomerPage as Page } from '@/model/people/customers'
-import { PayChart } from '@/ui/charts'
+import { PayChart } from '@/ui/charts/PayChart'
 
 /** How long they took to pay, one bar a due. */
 export const Days = ({ page, today }: { readonly page: Page; readonly today: Day }) =>

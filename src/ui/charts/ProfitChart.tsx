@@ -1,9 +1,10 @@
 import { max, min } from 'd3-array'
 import { scaleBand, scaleLinear } from 'd3-scale'
 import { formatMonth, type Day } from '@/core/day'
-import { formatMoney, toDecimal, type Money } from '@/core/money'
-import { AmountAxis } from '../owed/AmountAxis'
+import { formatMoney, type Money } from '@/core/money'
 import { To } from '../To'
+import { AmountAxis } from './AmountAxis'
+import { across, Ground, Names, Plot, size } from './Plot'
 
 interface Month {
   readonly from: Day
@@ -13,22 +14,22 @@ interface Month {
   readonly profit: Money
 }
 
-const size = (m: Money): number => toDecimal(m).toNumber()
-const [WIDTH, HEIGHT, TOP, FOOT, LEFT] = [720, 190, 12, 24, 76]
+const [HEIGHT, TOP, FOOT, BEFORE] = [190, 12, 24, 76]
 
 /** Income and costs of each month side by side, and the profit as a line between them; a month opens its entries. */
 export const ProfitChart = ({ months }: { readonly months: readonly Month[] }) => {
   const x = scaleBand(
     months.map((m) => m.from),
-    [LEFT, WIDTH],
+    [0, 100],
   ).padding(0.3)
   const all = months.flatMap((m) => [size(m.income), size(m.costs), size(m.profit), 0])
   const y = scaleLinear([min(all) ?? 0, Math.max(max(all) ?? 0, 1)], [HEIGHT - FOOT, TOP]).nice(4)
   const half = x.bandwidth() / 2
-  const bar = (amount: Money, left: number, fill: string) => (
+  const left = (m: Month): number => x(m.from) ?? 0
+  const bar = (amount: Money, from: number, fill: string) => (
     <rect
-      x={left}
-      width={half - 1}
+      x={across(from)}
+      width={across(half * 0.96)}
       y={Math.min(y(0), y(size(amount)))}
       height={Math.abs(y(0) - y(size(amount)))}
       fill={fill}
@@ -36,16 +37,11 @@ export const ProfitChart = ({ months }: { readonly months: readonly Month[] }) =
   )
   return (
     <figure className="mb-5 max-w-180">
-      <svg
-        viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
-        className="w-full"
-        role="group"
-        aria-label="Income, costs and profit by month"
-      >
-        <AmountAxis y={y} left={LEFT} right={WIDTH} />
+      <Plot role="group" says="Income, costs and profit by month" height={HEIGHT} before={BEFORE}>
+        <AmountAxis y={y} />
         {months.map((m) => {
-          const left = x(m.from) ?? 0
           const says = `${formatMonth(m.from)} ${m.from.slice(0, 4)}: income ${formatMoney(m.income)}, costs ${formatMoney(m.costs)}, profit ${formatMoney(m.profit)}`
+          const beyond = half * 0.14
           return (
             <To
               key={m.from}
@@ -53,25 +49,27 @@ export const ProfitChart = ({ months }: { readonly months: readonly Month[] }) =
               aria-label={`${says}. Open its entries`}
             >
               <title>{says}</title>
-              <rect x={left} width={x.bandwidth()} y={TOP} height={HEIGHT - TOP} fill="transparent" />
-              {bar(m.income, left, 'var(--color-patina-700)')}
-              {bar(m.costs, left + half, 'var(--color-slate-400)')}
+              <rect x={across(left(m))} width={across(half * 2)} y={TOP} height={HEIGHT - TOP} fill="transparent" />
+              {bar(m.income, left(m), 'var(--color-patina-700)')}
+              {bar(m.costs, left(m) + half, 'var(--color-slate-400)')}
               <line
-                x1={left - 3}
-                x2={left + x.bandwidth() + 2}
+                x1={across(left(m) - beyond)}
+                x2={across(left(m) + half * 2 + beyond)}
                 y1={y(size(m.profit))}
                 y2={y(size(m.profit))}
                 stroke="var(--color-rust-600)"
                 strokeWidth="2.5"
               />
-              <text x={left + half} y={HEIGHT - 6} textAnchor="middle" fontSize="12" fill="var(--color-iron-500)">
-                {formatMonth(m.from)}
-              </text>
             </To>
           )
         })}
-        <line x1={LEFT} x2={WIDTH} y1={y(0)} y2={y(0)} stroke="var(--color-iron-900)" />
-      </svg>
+        <Names
+          names={months.map((m) => ({ x: left(m) + half, name: formatMonth(m.from) }))}
+          y={HEIGHT - 6}
+          beside={BEFORE}
+        />
+        <Ground y={y(0)} />
+      </Plot>
       <figcaption className="sub flex flex-wrap gap-x-5">
         <span className="inline-flex items-center gap-1.5">
           <span aria-hidden className="h-3 w-3 bg-patina-700" /> Income
