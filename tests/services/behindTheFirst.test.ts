@@ -3,6 +3,7 @@ import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import { findList } from '@/api/lists'
 import { bank } from '@/api/operations/bank'
 import { parcels } from '@/api/operations/parcels'
+import { shopfront } from '@/api/operations/shopfront'
 import { toDecimalString, type Money } from '@/core/money'
 import { present } from '@/core/present'
 import { findBusiness } from '@/data/queries/business'
@@ -64,6 +65,12 @@ beforeAll(async () => {
 
   ordered = (await desk.order()).saleId
   const pick = await s.answer(startPick, { saleId: ordered })
+  // Several were touched at one moment, told to the millionth of a second.
+  await s.db.execute(sql`
+    insert into basket (token_hash, started_on, name, touched_at)
+    select 'basket ' || n, ${s.today}, 'Somebody', now() + (n / 3) * interval '1 microsecond' from generate_series(1, 601) n`)
+  await s.db.execute(sql`
+    insert into basket_line (basket_id, goods_id, quantity) select id, ${s.rosin}::int, 1 from basket`)
   await copy('pick', pick.id, 600, { number: sql`'P-' || n`, sale_id: sql`${brought.id}::int` })
 })
 afterAll(() => s.close())
@@ -84,6 +91,7 @@ describe.each([
   ['bank-statements', 601],
   ['deliveries', 2101],
   ['picks', 601],
+  ['baskets', 601],
 ])('of %s there are %i', (name, count) => {
   test('page after page brings each once, in the order of the whole', async () => {
     const { read, all } = await pages(name)
@@ -105,6 +113,7 @@ test('what is to be collected is of all stops, on every page', async () => {
 test.each([
   ['/picks', parcels, 601],
   ['/bank/statements', bank, 601],
+  ['/baskets', shopfront, 601],
 ] as const)('%s over HTTP: cursors bring each once', async (path, calls, count) => {
   const call = (calls as readonly (typeof bank)[number][]).find((c) => c.method === 'GET' && c.path === path)!
   const till = { db: s.db, today: s.today } as Parameters<typeof call.run>[0]['till']

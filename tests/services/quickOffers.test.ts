@@ -5,6 +5,7 @@ import { findBusiness, type Business } from '@/data/queries/business'
 import type { QuickOffer } from '@/contract/quickOffer'
 import { readQuickOffers } from '@/model/quickline/quickOffers'
 import { billSale } from '@/services/billing/billSale'
+import { addGoods } from '@/services/goods/keepGoods'
 import { addCustomer, changeCustomer } from '@/services/people/keepCustomer'
 import { handOver } from '@/services/sales/handOver'
 import { remind } from '@/services/chase/remind'
@@ -98,6 +99,26 @@ describe('sales typed into the quick line', () => {
     expect(estimate!.send!.body).not.toHaveProperty('agreed')
     const [order] = await offers('order hazel adair: violin')
     expect(order!.send!.body).toMatchObject({ agreed: true, lines: [{ goodsId: s.violin, quantity: '1' }] })
+  })
+
+  test('take a number for how many, but where something is called so with it', async () => {
+    const { id: strings } = await s.answer(addGoods, { code: 'SG', name: 'String guitar', kind: 'charge', price: '40' })
+    const linesOf = async (typed: string) => (await offers(typed))[0]?.send?.body
+    expect(await linesOf('order Adair: 12 string guitar')).toMatchObject({
+      lines: [{ goodsId: strings, quantity: '12' }],
+    })
+    const { id: twelve } = await s.answer(addGoods, {
+      code: '12S',
+      name: '12 string guitar',
+      kind: 'charge',
+      price: '900',
+    })
+    expect(await linesOf('order Adair: 12 String Guitar, 2 12 string guitar')).toMatchObject({
+      lines: [
+        { goodsId: twelve, quantity: '1' },
+        { goodsId: twelve, quantity: '2' },
+      ],
+    })
   })
 
   test('of what there is not are not written', async () => {

@@ -124,7 +124,7 @@ export const usual = reader(usualList, async (where, asked, size) => {
 })
 
 export const baskets = reader(basketsList, async (where, asked, size) =>
-  pageOfAll(basketsList, await readOpenBaskets(where), asked, size, where),
+  pageInItsOrder(basketsList, asked, size, where, (part) => readOpenBaskets(where, part)),
 )
 
 export const stockOn = reader(stockOnList, async (where, asked, size) => {

@@ -1,16 +1,24 @@
 import { listOpenBaskets } from '@/data/queries/baskets'
 import { orderBasket, putInBasket, tellBasket } from '@/services/shopfront/basket'
 import { readBasket } from '@/services/shopfront/readShop'
-import { change, noQuery, read } from '../operation'
+import { z } from 'zod'
+import { change, listOf, longPage, noQuery, read, readCursor } from '../operation'
+
+/** Where a page of baskets ends. */
+const basketCursor = z.object({ touched: z.iso.datetime(), id: z.number().int() })
 
 const ofBasket = { path: { basketId: 'id' } }
 
 /** The owner's side of the shopfront: the same baskets, seen and changed while the customer fills them. */
 export const shopfront = [
-  read('/baskets', 'Open baskets, most recent first.', noQuery, async ({ db }) => ({
-    items: await listOpenBaskets(db),
-    next: null,
-  })),
+  read('/baskets', 'Open baskets, most recent first.', longPage, async ({ db, query: { limit, after } }) =>
+    listOf(
+      await listOpenBaskets(db, { limit, after: readCursor(basketCursor, after) }),
+      limit,
+      ({ touched: _, ...basket }) => basket,
+      ({ touched, id }) => ({ touched, id }),
+    ),
+  ),
   read(
     '/baskets/{id}',
     'A basket as both sides see it.',

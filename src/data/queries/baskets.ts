@@ -64,17 +64,38 @@ export const findBasketOf = async (db: Db, tokenHash: string): Promise<BasketRow
 export const lockBasket = async (db: Db, id: number): Promise<BasketRow | null> =>
   (await db.select(FACTS).from(basket).where(eq(basket.id, id)).for('update'))[0] ?? null
 
+/** What nobody ordered yet, with something in it. */
+const OPEN = and(isNull(basket.saleId), sql`exists (select from basket_line l where l.basket_id = ${basket.id})`)
+
+export const countOpenBaskets = async (db: Db): Promise<number> => db.$count(basket, OPEN)
+
+/** Part of the open baskets: so many, after the one that was last touched at a moment, to the last digit of it. */
+export interface BasketPart {
+  readonly limit?: number
+  readonly offset?: number
+  readonly after?: { readonly touched: string; readonly id: number }
+}
+
 /** Baskets not ordered yet with something in them, the one last touched first. */
-export const listOpenBaskets = async (db: Db) =>
-  db
+export const listOpenBaskets = async (db: Db, { limit, offset = 0, after }: BasketPart) => {
+  const rows = db
     .select({
       ...FACTS,
+      /** As exactly as the database knows it. */
+      touched: sql<string>`to_char(${basket.touchedAt} at time zone 'utc', 'YYYY-MM-DD"T"HH24:MI:SS.US"Z"')`,
       things: sql<number>`(select count(*) from basket_line l where l.basket_id = ${basket.id})::int`,
     })
     .from(basket)
-    .where(and(isNull(basket.saleId), sql`exists (select from basket_line l where l.basket_id = ${basket.id})`))
-    .orderBy(desc(basket.touchedAt))
-    .limit(100)
+    .where(
+      and(
+        OPEN,
+        after && sql`(${basket.touchedAt}, ${basket.id}) < (${after.touched}::timestamptz, ${after.id}::int)`,
+      ),
+    )
+    .orderBy(desc(basket.touchedAt), desc(basket.id))
+    .offset(offset)
+  return limit === undefined ? rows : rows.limit(limit)
+}
 
 /** Changes a basket's facts, and counts the turn. */
 export const touchBasket = async (

@@ -1,4 +1,3 @@
-import { plainText } from '@/core/plainText'
 import { present } from '@/core/present'
 import { and, asc, eq, sql, type SQL } from 'drizzle-orm'
 import type { Day } from '@/core/day'
@@ -8,7 +7,7 @@ import type { Db } from '../connect'
 import { address, contact, customer } from '../schema'
 import { isCalled, type CalledSo } from './called'
 import { cutTo, inOrder, type Part } from './inOrder'
-import { matchesPeople, plain } from './search'
+import { matchesPeople } from './search'
 
 export interface Terms {
   readonly net: number
@@ -152,26 +151,6 @@ export const replaceContacts = async (
 ): Promise<void> => {
   await db.delete(contact).where(eq(contact.customerId, customerId))
   if (rows.length > 0) await db.insert(contact).values(rows.map((r) => ({ ...r, customerId })))
-}
-
-/** Everybody whose e-mail, phone or name could be the one typed, read loosely; the core decides. */
-export const listMaybeAlike = (
-  db: Db,
-  typed: { readonly name: string; readonly email: string; readonly phone: string },
-): Promise<{ id: number; name: string; email: string; phone: string }[]> => {
-  const lastDigits = typed.phone.replace(/\D/g, '').slice(-6)
-  return db
-    .select({ id: customer.id, name: customer.name, email: customer.email, phone: customer.phone })
-    .from(customer)
-    .where(
-      and(
-        sql`not ${customer.walkIn} and ${customer.joinedToId} is null`,
-        sql`(${typed.email === '' ? sql`false` : sql`lower(${customer.email}) = lower(${typed.email})`}
-          or ${lastDigits.length < 6 ? sql`false` : sql`right(regexp_replace(${customer.phone}, '\\D', '', 'g'), 6) = ${lastDigits}`}
-          or ${typed.name === '' ? sql`false` : sql`similarity(${plain(customer.name)}, ${plainText(typed.name)}) > 0.45`})`,
-      ),
-    )
-    .limit(50)
 }
 
 /** A customer with where their money stands. */

@@ -3,7 +3,8 @@ import type { Day } from '@/core/day'
 import { findLookAlikes } from '@/core/people'
 import type { Db } from '@/data/connect'
 import type { Business } from '@/data/queries/business'
-import { listCustomers, listMaybeAlike } from '@/data/queries/customers'
+import { listCustomers } from '@/data/queries/customers'
+import { listMaybeAlike } from '@/data/queries/lookAlikes'
 import { viewOfStanding } from './customers'
 
 /** Who among our people may be the one typed, and why: shown before a double is made. */

@@ -21,6 +21,17 @@ export const customersNamed = async (
 export const goodsNamed = async ({ db }: Asked, what: string, limit = MOST): Promise<readonly Goods[]> =>
   calledFirst(await goodsCalled(db, what), { limit }, (called, part) => listGoods(db, { search: what, called }, part))
 
+interface Thing {
+  readonly quantity: string
+  readonly what: string
+}
+
+/** A number before a thing is how many of it, unless something is called so with its number: one of "12 string guitar". */
+export const countedOrCalled = async ({ db }: Asked, thing: Thing): Promise<Thing> => {
+  const whole = `${thing.quantity} ${thing.what}`
+  return (await goodsCalled(db, whole)).length > 0 ? { quantity: '1', what: whole } : thing
+}
+
 /** The sale with this number, then those in which the words stand. */
 export const salesNamed = async ({ db, today }: Asked, text: string): Promise<readonly number[]> => {
   const [numbered, ids] = await Promise.all([

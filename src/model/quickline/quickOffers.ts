@@ -21,7 +21,7 @@ import type { Glance } from '@/model/sale/glance'
 import { readGlances } from '@/model/sale/readGlances'
 import { readStories } from '@/model/sale/readStories'
 import type { Asked } from '../where'
-import { customersNamed, goodsNamed, salesNamed } from './named'
+import { countedOrCalled, customersNamed, goodsNamed, salesNamed } from './named'
 
 /** Asked a sale stands, as its stamp says it. */
 const standingOf = ({ stands, open }: Pick<Glance, 'stands' | 'open'>): string =>
@@ -213,22 +213,23 @@ const offerToWrite = async (
         go: `/people/new?name=${encodeURIComponent(intent.who)}`,
       },
     ]
+  const things = await Promise.all(intent.lines.map((l) => countedOrCalled(where, l)))
   const goods: (Goods | undefined)[] = await Promise.all(
-    intent.lines.map(async (l) => (await goodsNamed(where, l.what, 1))[0]),
+    things.map(async (l) => (await goodsNamed(where, l.what, 1))[0]),
   )
-  const last = intent.lines.at(-1)
+  const last = things.at(-1)
   const more = last ? (await goodsNamed(where, last.what, 5)).slice(1) : []
-  const before = intent.lines.slice(0, -1).map((l) => `${typeDigits(l.quantity)} ${l.what}`)
+  const before = things.slice(0, -1).map((l) => `${typeDigits(l.quantity)} ${l.what}`)
   const completed = more.map((g) => ({
     text: `… ${formatDigits(present(last).quantity)} ${g.name}`,
     note: g.code,
     fill: `${intent.verb} ${intent.who}: ${[...before, `${typeDigits(present(last).quantity)} ${g.code}`].join(', ')}`,
   }))
-  const missing = intent.lines.filter((_, i) => !goods[i]).map((l) => l.what)
+  const missing = things.filter((_, i) => !goods[i]).map((l) => l.what)
   if (missing.length > 0)
     return [{ text: `Nothing is called “${missing.join('”, “')}”.`, note: 'Type more of its name or its code.' }]
-  const lines = intent.lines.map((l, i) => ({ goodsId: present(goods[i]).id, quantity: l.quantity }))
-  const said = intent.lines.map((l, i) => `${formatDigits(l.quantity)} ${present(goods[i]).name}`).join(', ')
+  const lines = things.map((l, i) => ({ goodsId: present(goods[i]).id, quantity: l.quantity }))
+  const said = things.map((l, i) => `${formatDigits(l.quantity)} ${present(goods[i]).name}`).join(', ')
   const agreed = intent.verb === 'order' && lines.length > 0
   return [
     ...people.map((c) => ({

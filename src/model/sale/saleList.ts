@@ -1,4 +1,4 @@
-import { listOpenBaskets } from '@/data/queries/baskets'
+import { listOpenBaskets, type BasketPart } from '@/data/queries/baskets'
 import type { Part } from '@/data/queries/inOrder'
 import { countInHand, countStands, listSaleIds, type SaleFilter } from '@/data/queries/sales'
 import type { Where } from '../where'
@@ -21,4 +21,4 @@ export const countSalesInHand = ({ db }: Where) => countInHand(db)
 export type BasketRow = Awaited<ReturnType<typeof listOpenBaskets>>[number]
 
 /** Baskets on the shopfront that nobody ordered yet. */
-export const readOpenBaskets = ({ db }: Where) => listOpenBaskets(db)
+export const readOpenBaskets = ({ db }: Where, part: BasketPart) => listOpenBaskets(db, part)

@@ -1,6 +1,6 @@
 import { readBackups, type Backups } from '../settings/backups'
 import { compareDays, addDays, type Day } from '@/core/day'
-import { listOpenBaskets } from '@/data/queries/baskets'
+import { countOpenBaskets } from '@/data/queries/baskets'
 import { countExpiring, type Expiring } from '@/data/queries/batch'
 import { countSending } from '@/data/queries/parcel'
 import { countPost } from '@/data/queries/post'
@@ -67,7 +67,7 @@ export const readToday = async (db: Db, business: Business, today: Day): Promise
   const [glances, post, baskets, again, expiring, sending, backups, stuck] = await Promise.all([
     readGlances(db, ids, business, today),
     countPost(db),
-    business.shopfrontOpen ? listOpenBaskets(db) : [],
+    business.shopfrontOpen ? countOpenBaskets(db) : 0,
     readComing(db, today, 1, currency),
     countExpiring(db, addDays(today, 30)),
     countSending(db, addDays(today, -30)),
@@ -123,7 +123,7 @@ export const readToday = async (db: Db, business: Business, today: Day): Promise
     drawer: await readDrawer(db, business, today),
     comingUp,
     post,
-    baskets: baskets.length,
+    baskets,
     expiring,
     sending,
     backup: backups.warning,
