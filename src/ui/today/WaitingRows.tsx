@@ -31,7 +31,7 @@ export const WaitingRows = ({ rows, first }: Props) =>
 
 const WaitingRow = (w: DrawnWaiting) => (
   <li className="flex flex-wrap items-center gap-x-3 gap-y-1 border-b border-paper-200 py-1.5">
-    <span aria-hidden className={`h-10 w-1.5 shrink-0 ${w.edge}`} />
+    <span aria-hidden className={`min-h-10 w-1.5 shrink-0 self-stretch ${w.edge}`} />
     <div className="min-w-0 flex-1 max-sm:basis-1/2">
       <To href={`/sales/${w.id}`} className="block font-bold hover:underline sm:truncate">
         {w.customer}
