@@ -7,6 +7,7 @@ import { shopfront } from '@/api/operations/shopfront'
 import { toDecimalString, type Money } from '@/core/money'
 import { present } from '@/core/present'
 import { findBusiness } from '@/data/queries/business'
+import { readLookAlikes } from '@/model/people/lookAlikes'
 import { readSuppliers } from '@/model/buying/suppliers'
 import type { Where } from '@/model/where'
 import { makeCalendarLink, readCalendar } from '@/services/access/calendar'
@@ -14,6 +15,7 @@ import { addBankAccount } from '@/services/bank/keepBankAccount'
 import { importStatement } from '@/services/bank/importStatement'
 import { billSale } from '@/services/billing/billSale'
 import { addSupplier } from '@/services/buying/keepSupplier'
+import { addCustomer } from '@/services/people/keepCustomer'
 import { startPick, startPicks } from '@/services/parcels/startPicks'
 import { handOver } from '@/services/sales/handOver'
 import { startSale } from '@/services/sales/startSale'
@@ -140,6 +142,18 @@ test('an order that is being picked is not picked again, however many were begun
     sql`select count(*)::int as count from pick where sale_id = ${ordered}`,
   )
   expect(picks[0]?.count).toBe(1)
+})
+
+test('who has the address that is typed is found, however many are called alike', async () => {
+  await copy('customer', s.customer, 80, { email: sql`'' || n || '@mail.example'` })
+  const id = await s.run(addCustomer, { name: 'H. Adair-Wick', email: 'wick@mail.example' })
+  const alike = await readLookAlikes(
+    s.db,
+    { name: 'Hazel Adair', email: 'Wick@mail.example', phone: '' },
+    where.business,
+    s.today,
+  )
+  expect(alike.map((a) => a.id)).toContain(id)
 })
 
 test('a calendar has what is nearest, however much was due long ago', async () => {
