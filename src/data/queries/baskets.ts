@@ -87,10 +87,7 @@ export const listOpenBaskets = async (db: Db, { limit, offset = 0, after }: Bask
     })
     .from(basket)
     .where(
-      and(
-        OPEN,
-        after && sql`(${basket.touchedAt}, ${basket.id}) < (${after.touched}::timestamptz, ${after.id}::int)`,
-      ),
+      and(OPEN, after && sql`(${basket.touchedAt}, ${basket.id}) < (${after.touched}::timestamptz, ${after.id}::int)`),
     )
     .orderBy(desc(basket.touchedAt), desc(basket.id))
     .offset(offset)
