@@ -127,8 +127,20 @@ describe('who gets in', () => {
       { ...delivery, id: 6, state: 'delivered' as const, tries: 1, answered: '204' },
     ]
     render(
-      <WebhooksForm webhooks={[{ id: 3, url: 'https://a.example/x', events: ['paid'], madeOn: TODAY, deliveries }]} />,
+      <WebhooksForm
+        webhooks={[
+          {
+            id: 3,
+            url: 'https://a.example/x',
+            events: ['paid'],
+            madeOn: TODAY,
+            deliveries,
+            older: '/settings/access?page=2',
+          },
+        ]}
+      />,
     )
+    expect(screen.getByText('Show older').getAttribute('href')).toBe('/settings/access?page=2')
     expect(rowsOf(screen.getByRole('table'))).toEqual([
       'Event | When | State | Answer',
       'Paid /receipts/9 | 1 Mar 2026, 10:20 | FailedSend again | 500 (7 tries)',

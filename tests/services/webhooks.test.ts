@@ -5,7 +5,7 @@ import { sql } from 'drizzle-orm'
 import { beforeAll, afterEach, beforeEach, describe, expect, test } from 'vitest'
 import { tellWebhooks } from '@/clockwork/tellWebhooks'
 import { listWebhooks } from '@/data/queries/webhooks'
-import { deliveryViews } from '@/model/settings/webhooks'
+import { deliveryViews, readWebhooks } from '@/model/settings/webhooks'
 import { addWebhook, dropWebhook, retryWebhook } from '@/services/access/webhooks'
 import { sellAtCounter } from '@/services/money/sellAtCounter'
 import { takeReceipt } from '@/services/money/takeReceipt'
@@ -194,6 +194,23 @@ describe('a webhook', () => {
     ['another machine, encrypted', 'https://example.org/hook', 'not refused'],
   ])('with %s', async (_, address, outcome) => {
     expect(await s.refusal(addWebhook, { url: address, events: ['paid'] })).toBe(outcome)
+  })
+
+  test('shows what it was told lately, and further back as often as it is asked', async () => {
+    const { id } = await hook()
+    await s.db.execute(sql`
+      insert into webhook_delivery (webhook_id, event, subject_id, happened_at, state, tries, next_try_at, answered)
+      select ${id}::int, 'paid', n, now() + n * interval '1 second', case when n = 1 then 'failed' else 'delivered' end, 1, now(), '204'
+        from generate_series(1, 130) n`)
+    const shown = async (page: number) => {
+      const [{ deliveries, more }] = (await readWebhooks(s.db, page)) as [
+        Awaited<ReturnType<typeof readWebhooks>>[number],
+      ]
+      return [deliveries.length, deliveries[0]?.subjectId, deliveries.at(-1)?.state, more]
+    }
+    expect(await shown(1)).toEqual([20, 130, 'delivered', true])
+    expect(await shown(2)).toEqual([120, 130, 'delivered', true])
+    expect(await shown(3)).toEqual([130, 130, 'failed', false])
   })
 
   test('is there once for an address, and wants something', async () => {

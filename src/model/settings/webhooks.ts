@@ -20,11 +20,17 @@ export const deliveryViews = async (
     nextTryAt: d.state === 'waiting' ? nextTryAt.toISOString() : null,
   }))
 
-/** The programs that are told what happens, each with what it was told lately. */
-export const readWebhooks = async (db: Db) =>
-  Promise.all(
-    (await listWebhooks(db)).map(async (w) => ({
-      ...w,
-      deliveries: await deliveryViews(db, { webhookId: w.id }, { limit: 20 }),
-    })),
+/** So many deliveries are shown of a program at first, and with each page so many more. */
+const LATELY = 20
+const OLDER = 100
+
+/** The programs that are told what happens, each with what it was told lately: so far back, and whether there is more. */
+export const readWebhooks = async (db: Db, page: number) => {
+  const most = LATELY + (page - 1) * OLDER
+  return Promise.all(
+    (await listWebhooks(db)).map(async (w) => {
+      const deliveries = await deliveryViews(db, { webhookId: w.id }, { limit: most + 1 })
+      return { ...w, deliveries: deliveries.slice(0, most), more: deliveries.length > most }
+    }),
   )
+}

@@ -9,6 +9,7 @@ import { FormCheck, FormText } from '../form/inputs'
 import { LedgerHead } from '../LedgerHead'
 import { useSendAlone } from '../send'
 import { SureButton } from '../SureButton'
+import { To } from '../To'
 
 const schema = () => import('@/contract/inputs/access/webhooks').then((m) => m.addWebhookInput)
 type Delivery = Omit<AnswerTo<'GET', '/webhooks/{id}/deliveries'>['items'][number], 'happenedAt'> & {
@@ -23,6 +24,8 @@ interface Props {
     readonly events: readonly WebhookEvent[]
     readonly madeOn: Day
     readonly deliveries: readonly Delivery[]
+    /** Where they are shown with older ones, where there are any. */
+    readonly older: string | null
   }[]
 }
 
@@ -54,7 +57,7 @@ export const WebhooksForm = ({ webhooks }: Props) => {
           <p className="sub">
             {w.events.map((e) => WEBHOOK_EVENT_NAMES[e]).join(', ')}; since {formatDay(w.madeOn)}
           </p>
-          <Deliveries rows={w.deliveries} />
+          <Deliveries rows={w.deliveries} older={w.older} />
         </div>
       ))}
       {made && (
@@ -86,7 +89,7 @@ export const WebhooksForm = ({ webhooks }: Props) => {
 }
 
 /** What a program was told lately, and what it answered. */
-const Deliveries = ({ rows }: { readonly rows: readonly Delivery[] }) => {
+const Deliveries = ({ rows, older }: { readonly rows: readonly Delivery[]; readonly older: string | null }) => {
   const { send, busy } = useSendAlone()
   const again = (d: Delivery) =>
     send('POST', `/webhook-deliveries/${d.id}/retry`, {}, { say: () => 'It is sent again in a moment.' })
@@ -118,6 +121,11 @@ const Deliveries = ({ rows }: { readonly rows: readonly Delivery[] }) => {
             ))}
           </tbody>
         </table>
+        {older && (
+          <To stay className="text-xs underline" href={older}>
+            Show older
+          </To>
+        )}
       </details>
     )
   )

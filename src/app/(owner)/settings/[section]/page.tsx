@@ -25,6 +25,7 @@ import { Places } from '@/ui/settings/Places'
 import { PassphraseForm } from '@/ui/settings/PassphraseForm'
 import { Sessions } from '@/ui/settings/Sessions'
 import { SaveEverything } from '@/ui/settings/SaveEverything'
+import { pageAsked } from '@/contract/pageAsked'
 import { SETTINGS_SECTIONS, type SectionId } from '@/ui/settings/sections'
 import { TaxForm } from '@/ui/settings/TaxForm'
 import { readWebhooks } from '@/model/settings/webhooks'
@@ -32,10 +33,11 @@ import { TokensForm } from '@/ui/settings/TokensForm'
 import { WebhooksForm } from '@/ui/settings/WebhooksForm'
 import { TradeForm } from '@/ui/settings/TradeForm'
 import { To } from '@/ui/To'
-import { openSessions, openShop } from '../../_shop'
+import { openSessions, openShop, type Search } from '../../_shop'
 
 interface Props {
   readonly params: Promise<{ section: string }>
+  readonly searchParams: Search
 }
 
 const sectionOf = async (params: Props['params']) => {
@@ -43,11 +45,11 @@ const sectionOf = async (params: Props['params']) => {
   return SETTINGS_SECTIONS.find((s) => s.id === section) ?? notFound()
 }
 
-export const generateMetadata = async ({ params }: Props): Promise<Metadata> => ({
+export const generateMetadata = async ({ params }: Pick<Props, 'params'>): Promise<Metadata> => ({
   title: (await sectionOf(params)).title,
 })
 
-export default async function SettingsSectionPage({ params }: Props) {
+export default async function SettingsSectionPage({ params, searchParams }: Props) {
   const section = await sectionOf(params)
   const Part = PARTS[section.id]
   return (
@@ -61,7 +63,9 @@ export default async function SettingsSectionPage({ params }: Props) {
         title={section.title}
         beside={section.about}
       />
-      <div className="grid max-w-170 gap-7">{Part ? <Part /> : notFound()}</div>
+      <div className="grid max-w-170 gap-7">
+        {Part ? <Part page={pageAsked.parse(await searchParams).page} /> : notFound()}
+      </div>
     </>
   )
 }
@@ -152,11 +156,16 @@ const Tax = async () => {
 
 const PlacesPart = async () => <Places places={await readPlaces(await openShop())} />
 
-const Access = async () => {
+interface PartProps {
+  /** So far back is read, where a part has more than it shows at first. */
+  readonly page: number
+}
+
+const Access = async ({ page }: PartProps) => {
   const shop = await openShop()
   const [{ tokens }, webhooks, codes, sessions] = await Promise.all([
     readSettings(shop),
-    readWebhooks(shop.db),
+    readWebhooks(shop.db, page),
     readOneTimeCodes(shop.db),
     openSessions(),
   ])
@@ -184,6 +193,7 @@ const Access = async () => {
       <WebhooksForm
         webhooks={webhooks.map((w) => ({
           ...w,
+          older: w.more ? `/settings/access?page=${page + 1}` : null,
           deliveries: w.deliveries.map((d) => ({ ...d, when: formatMoment(new Date(d.happenedAt)) })),
         }))}
       />
@@ -231,7 +241,7 @@ const Data = async () => {
 }
 
 /** What stands in each section; layouts and e-mail wording are pages of their own. */
-const PARTS: Partial<Readonly<Record<SectionId, () => Promise<React.ReactNode>>>> = {
+const PARTS: Partial<Readonly<Record<SectionId, (props: PartProps) => Promise<React.ReactNode>>>> = {
   business: Business,
   payments: Payments,
   selling: Selling,
