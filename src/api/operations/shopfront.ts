@@ -1,7 +1,7 @@
+import { z } from 'zod'
 import { listOpenBaskets } from '@/data/queries/baskets'
 import { orderBasket, putInBasket, tellBasket } from '@/services/shopfront/basket'
 import { readBasket } from '@/services/shopfront/readShop'
-import { z } from 'zod'
 import { change, listOf, longPage, noQuery, read, readCursor } from '../operation'
 
 /** Where a page of baskets ends. */

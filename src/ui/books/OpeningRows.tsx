@@ -54,7 +54,7 @@ const Rows = ({ list, title, columns, heads, cells, add }: ListProps) => {
             <tbody>
               {rows.slice(0, shown).map(({ id, name }, i) => (
                 <tr key={id}>
-                  <td className="max-w-50 max-sm:wrap-anywhere sm:truncate">{name}</td>
+                  <td className="max-w-50 one-line">{name}</td>
                   {cells(`${list}.${i}`, `${name}, row ${i + 1}`).map((cell, n) => (
                     <td key={n}>{cell}</td>
                   ))}

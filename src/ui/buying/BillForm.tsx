@@ -150,7 +150,7 @@ const Beside = ({ paper, onClose }: { readonly paper: File; readonly onClose: ()
   return (
     <section aria-label="Their bill">
       <div className="mb-2 flex items-center justify-between gap-3">
-        <span className="max-sm:wrap-anywhere sm:truncate">{paper.name}</span>
+        <span className="one-line">{paper.name}</span>
         <RemoveRow label="Leave the file out" onRemove={onClose} />
       </div>
       {paper.type.startsWith('image/') ? (

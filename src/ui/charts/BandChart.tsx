@@ -5,7 +5,7 @@ import { formatDayAndMonth, formatDayShort, type Day } from '@/core/day'
 import { formatMoney, money } from '@/core/money'
 import type { ForecastWeek } from '@/core/receivables'
 import { AmountAxis } from './AmountAxis'
-import { across, Ground, Names, Paths, Plot, size } from './Plot'
+import { across, Ground, Names, Path, Paths, Plot, size } from './Plot'
 
 interface Props {
   readonly weeks: readonly ForecastWeek[]
@@ -46,30 +46,9 @@ export const BandChart = ({ weeks, other, currency, today }: Props) => {
     >
       <AmountAxis y={y} />
       <Paths height={HEIGHT}>
-        <path
-          d={band([...weeks]) ?? ''}
-          vectorEffect="non-scaling-stroke"
-          fill="var(--color-slate-100)"
-          stroke="var(--color-slate-400)"
-          strokeWidth={0.8}
-        />
-        <path
-          d={middle([...weeks]) ?? ''}
-          vectorEffect="non-scaling-stroke"
-          fill="none"
-          stroke="var(--color-slate-600)"
-          strokeWidth={2.4}
-        />
-        {other && (
-          <path
-            d={middle([...other]) ?? ''}
-            vectorEffect="non-scaling-stroke"
-            fill="none"
-            stroke="var(--color-rust-600)"
-            strokeWidth={2}
-            strokeDasharray="5 4"
-          />
-        )}
+        <Path d={band([...weeks])} fill="var(--color-slate-100)" stroke="var(--color-slate-400)" wide={0.8} />
+        <Path d={middle([...weeks])} stroke="var(--color-slate-600)" wide={2.4} />
+        {other && <Path d={middle([...other])} stroke="var(--color-rust-600)" wide={2} dash="5 4" />}
       </Paths>
       {weeks.map((w) => (
         <circle key={w.week} cx={across(at(w))} cy={y(length(w.median))} r={3.2} fill="var(--color-slate-600)">

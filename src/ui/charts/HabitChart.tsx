@@ -1,8 +1,8 @@
 import { formatDigits } from '@/core/locale'
 import { max } from 'd3-array'
-import { scaleBand, scaleLinear } from 'd3-scale'
+import { scaleLinear } from 'd3-scale'
 import { formatMonth, type Day } from '@/core/day'
-import { across, Ground, Names, Over, Plot } from './Plot'
+import { across, columnsOf, Ground, Names, Over, Plot } from './Plot'
 
 interface Props {
   readonly months: readonly { readonly month: Day; readonly value: number | null }[]
@@ -13,12 +13,11 @@ const [HEIGHT, FOOT] = [170, 22]
 
 /** A figure of each month as a column; a month with nothing to measure stays empty. */
 export const HabitChart = ({ months, unit, fill }: Props) => {
-  const x = scaleBand(
+  const x = columnsOf(
     months.map((m) => m.month),
-    [0, 100],
-  ).padding(0.3)
+    0.3,
+  )
   const y = scaleLinear([0, Math.max(max(months, (m) => m.value ?? 0) ?? 0, 1)], [HEIGHT - FOOT, 20])
-  const middle = (month: Day): number => (x(month) ?? 0) + x.bandwidth() / 2
   return (
     <Plot
       says={months
@@ -35,19 +34,19 @@ export const HabitChart = ({ months, unit, fill }: Props) => {
           m.value !== null && (
             <g key={m.month}>
               <rect
-                x={across(x(m.month) ?? 0)}
-                width={across(x.bandwidth())}
+                x={across(x.left(m.month))}
+                width={across(x.wide)}
                 y={y(m.value)}
                 height={Math.max(y(0) - y(m.value), 1)}
                 fill={fill}
               />
-              <Over x={middle(m.month)} y={y(m.value)}>
+              <Over x={x.middle(m.month)} y={y(m.value)}>
                 {formatDigits(String(m.value))}
               </Over>
             </g>
           ),
       )}
-      <Names names={months.map((m) => ({ x: middle(m.month), name: formatMonth(m.month) }))} y={HEIGHT - 6} />
+      <Names names={months.map((m) => ({ x: x.middle(m.month), name: formatMonth(m.month) }))} y={HEIGHT - 6} />
       <Ground y={HEIGHT - FOOT} />
     </Plot>
   )

@@ -1,7 +1,7 @@
 import { max } from 'd3-array'
-import { scaleBand, scaleLinear } from 'd3-scale'
+import { scaleLinear } from 'd3-scale'
 import { formatMonth, type Day } from '@/core/day'
-import { across, Ground, Names, Plot } from './Plot'
+import { across, columnsOf, Ground, Names, Plot } from './Plot'
 
 interface RateBar {
   readonly month: Day
@@ -20,12 +20,11 @@ const PARTS = [
 
 /** Estimates of each month as one column: accepted below, then lost, then still open. */
 export const OfferChart = ({ bars }: { readonly bars: readonly RateBar[] }) => {
-  const x = scaleBand(
+  const x = columnsOf(
     bars.map((b) => b.month),
-    [0, 100],
-  ).padding(0.3)
+    0.3,
+  )
   const y = scaleLinear([0, Math.max(max(bars, (b) => b.agreed + b.lost + b.open) ?? 0, 1)], [HEIGHT - FOOT, 12])
-  const middle = (b: RateBar): number => (x(b.month) ?? 0) + x.bandwidth() / 2
   return (
     <>
       <Plot
@@ -43,8 +42,8 @@ export const OfferChart = ({ bars }: { readonly bars: readonly RateBar[] }) => {
                 return (
                   <rect
                     key={p.name}
-                    x={across(x(b.month) ?? 0)}
-                    width={across(x.bandwidth())}
+                    x={across(x.left(b.month))}
+                    width={across(x.wide)}
                     y={y(base)}
                     height={y(from) - y(base)}
                     fill={p.fill}
@@ -58,7 +57,7 @@ export const OfferChart = ({ bars }: { readonly bars: readonly RateBar[] }) => {
             </g>
           )
         })}
-        <Names names={bars.map((b) => ({ x: middle(b), name: formatMonth(b.month) }))} y={HEIGHT - 6} />
+        <Names names={bars.map((b) => ({ x: x.middle(b.month), name: formatMonth(b.month) }))} y={HEIGHT - 6} />
         <Ground y={HEIGHT - FOOT} />
       </Plot>
       <p className="sub flex gap-5">

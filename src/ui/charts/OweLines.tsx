@@ -5,7 +5,7 @@ import { line } from 'd3-shape'
 import { formatMonth, type Day } from '@/core/day'
 import { formatMoney, type Money } from '@/core/money'
 import { AmountAxis } from './AmountAxis'
-import { Ground, Names, Paths, Plot, size } from './Plot'
+import { Ground, Names, Path, Paths, Plot, size } from './Plot'
 
 interface Props {
   readonly customers: readonly { readonly name: string; readonly owed: readonly Money[] }[]
@@ -34,17 +34,14 @@ export const OweLines = ({ customers, months }: Props) => {
       <AmountAxis y={y} />
       <Paths height={HEIGHT}>
         {customers.map((c, i) => (
-          <path
+          <Path
             key={i}
-            d={path([...c.owed]) ?? ''}
-            vectorEffect="non-scaling-stroke"
-            fill="none"
+            d={path([...c.owed])}
             stroke={i < 3 ? 'var(--color-rust-600)' : 'var(--color-iron-400)'}
-            strokeWidth={i < 3 ? 2 : 1.2}
-            strokeDasharray={['', '6 3', '2 3'][i % 3]}
-          >
-            <title>{c.name}</title>
-          </path>
+            wide={i < 3 ? 2 : 1.2}
+            dash={['', '6 3', '2 3'][i % 3]}
+            title={c.name}
+          />
         ))}
       </Paths>
       {customers.map((_, i) => (

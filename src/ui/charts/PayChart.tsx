@@ -1,7 +1,7 @@
 import { max } from 'd3-array'
-import { scaleBand, scaleLinear } from 'd3-scale'
+import { scaleLinear } from 'd3-scale'
 import { formatDayShort, sayDays, type Day } from '@/core/day'
-import { across, Ground, Plot } from './Plot'
+import { across, columnsOf, Ground, Plot } from './Plot'
 
 interface Props {
   readonly bars: readonly { readonly on: Day; readonly days: number }[]
@@ -12,10 +12,10 @@ const [HEIGHT, FOOT] = [70, 4]
 
 /** How many days each of the last bills took to be paid, the oldest first, with the average as a line. */
 export const PayChart = ({ bars, average, today }: Props) => {
-  const x = scaleBand(
+  const x = columnsOf(
     bars.map((_, i) => String(i)),
-    [0, 100],
-  ).padding(0.25)
+    0.25,
+  )
   const y = scaleLinear([0, Math.max(max(bars, (b) => b.days) ?? 0, average, 1)], [HEIGHT - FOOT, 4])
   return (
     <Plot
@@ -26,8 +26,8 @@ export const PayChart = ({ bars, average, today }: Props) => {
       {bars.map((b, i) => (
         <rect
           key={i}
-          x={across(x(String(i)) ?? 0)}
-          width={across(x.bandwidth())}
+          x={across(x.left(String(i)))}
+          width={across(x.wide)}
           y={y(b.days)}
           height={Math.max(y(0) - y(b.days), 1)}
           fill={b.days > average ? 'var(--color-oxide-500)' : 'var(--color-slate-400)'}

@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react'
 import { max } from 'd3-array'
+import { scaleBand } from 'd3-scale'
 import { toDecimal, type Money } from '@/core/money'
 
 /** Drawing only: a length for an amount. No figure that is read comes from here. */
@@ -7,6 +8,13 @@ export const size = (m: Money): number => toDecimal(m).toNumber()
 
 /** A place across a chart: a share of its width, from 0 to 100. */
 export const across = (share: number): string => `${share}%`
+
+/** Columns side by side over the whole width, by their keys: where each begins, its middle, and how wide all of them are. */
+export const columnsOf = (keys: readonly string[], padding: number) => {
+  const band = scaleBand(keys, [0, 100]).padding(padding)
+  const left = (key: string): number => band(key) ?? 0
+  return { left, middle: (key: string): number => left(key) + band.bandwidth() / 2, wide: band.bandwidth() }
+}
 
 interface Props {
   /** The chart in words. */
@@ -30,11 +38,34 @@ export const Plot = ({ says, height, before = 0, after = 0, role = 'img', classN
   </div>
 )
 
-/** Paths whose points lie at shares across; give them `vectorEffect="non-scaling-stroke"`. */
+/** Room for paths whose points lie at shares across. */
 export const Paths = ({ height, children }: { readonly height: number; readonly children: ReactNode }) => (
   <svg width="100%" height={height} viewBox={`0 0 100 ${height}`} preserveAspectRatio="none" overflow="visible">
     {children}
   </svg>
+)
+
+interface PathProps {
+  readonly d: string | null
+  readonly stroke: string
+  readonly wide: number
+  readonly fill?: string
+  readonly dash?: string
+  readonly title?: string
+}
+
+/** A path whose stroke is as thick as it is told, however wide the chart is. */
+export const Path = ({ d, stroke, wide, fill = 'none', dash, title }: PathProps) => (
+  <path
+    d={d ?? ''}
+    vectorEffect="non-scaling-stroke"
+    fill={fill}
+    stroke={stroke}
+    strokeWidth={wide}
+    strokeDasharray={dash}
+  >
+    {title && <title>{title}</title>}
+  </path>
 )
 
 /** The line on which a chart stands. */

@@ -1,10 +1,10 @@
 import { max, min } from 'd3-array'
-import { scaleBand, scaleLinear } from 'd3-scale'
+import { scaleLinear } from 'd3-scale'
 import { formatMonth, type Day } from '@/core/day'
 import { formatMoney, type Money } from '@/core/money'
 import { To } from '../To'
 import { AmountAxis } from './AmountAxis'
-import { across, Ground, Names, Plot, size } from './Plot'
+import { across, columnsOf, Ground, Names, Plot, size } from './Plot'
 
 interface Month {
   readonly from: Day
@@ -18,14 +18,13 @@ const [HEIGHT, TOP, FOOT, BEFORE] = [190, 12, 24, 76]
 
 /** Income and costs of each month side by side, and the profit as a line between them; a month opens its entries. */
 export const ProfitChart = ({ months }: { readonly months: readonly Month[] }) => {
-  const x = scaleBand(
+  const x = columnsOf(
     months.map((m) => m.from),
-    [0, 100],
-  ).padding(0.3)
+    0.3,
+  )
   const all = months.flatMap((m) => [size(m.income), size(m.costs), size(m.profit), 0])
   const y = scaleLinear([min(all) ?? 0, Math.max(max(all) ?? 0, 1)], [HEIGHT - FOOT, TOP]).nice(4)
-  const half = x.bandwidth() / 2
-  const left = (m: Month): number => x(m.from) ?? 0
+  const half = x.wide / 2
   const bar = (amount: Money, from: number, fill: string) => (
     <rect
       x={across(from)}
@@ -49,12 +48,18 @@ export const ProfitChart = ({ months }: { readonly months: readonly Month[] }) =
               aria-label={`${says}. Open its entries`}
             >
               <title>{says}</title>
-              <rect x={across(left(m))} width={across(half * 2)} y={TOP} height={HEIGHT - TOP} fill="transparent" />
-              {bar(m.income, left(m), 'var(--color-patina-700)')}
-              {bar(m.costs, left(m) + half, 'var(--color-slate-400)')}
+              <rect
+                x={across(x.left(m.from))}
+                width={across(x.wide)}
+                y={TOP}
+                height={HEIGHT - TOP}
+                fill="transparent"
+              />
+              {bar(m.income, x.left(m.from), 'var(--color-patina-700)')}
+              {bar(m.costs, x.left(m.from) + half, 'var(--color-slate-400)')}
               <line
-                x1={across(left(m) - beyond)}
-                x2={across(left(m) + half * 2 + beyond)}
+                x1={across(x.left(m.from) - beyond)}
+                x2={across(x.left(m.from) + x.wide + beyond)}
                 y1={y(size(m.profit))}
                 y2={y(size(m.profit))}
                 stroke="var(--color-rust-600)"
@@ -64,7 +69,7 @@ export const ProfitChart = ({ months }: { readonly months: readonly Month[] }) =
           )
         })}
         <Names
-          names={months.map((m) => ({ x: left(m) + half, name: formatMonth(m.from) }))}
+          names={months.map((m) => ({ x: x.middle(m.from), name: formatMonth(m.from) }))}
           y={HEIGHT - 6}
           beside={BEFORE}
         />

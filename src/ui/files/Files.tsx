@@ -52,11 +52,7 @@ export const Files = ({ ownerKind, ownerId, files, label, accept }: Props) => {
               // oxlint-disable-next-line nextjs/no-img-element -- kept in the database, shown as it is
               <img src={`/api/v1/export/files/${f.id}`} alt="" className="h-9 w-9 object-cover" />
             )}
-            <a
-              className="min-w-0 flex-1 underline max-sm:wrap-anywhere sm:truncate"
-              href={`/api/v1/export/files/${f.id}`}
-              target="_blank"
-            >
+            <a className="min-w-0 flex-1 underline one-line" href={`/api/v1/export/files/${f.id}`} target="_blank">
               {f.name}
             </a>
             <span className="sub whitespace-nowrap">

@@ -17,7 +17,7 @@ export const RowProblems = ({ problems }: Props) => (
         {problems.slice(0, SHOWN).map((p, i) => (
           <tr key={i}>
             <td className="fig">{p.row}</td>
-            <td className="max-w-45 font-figure max-sm:wrap-anywhere sm:truncate">{p.code}</td>
+            <td className="max-w-45 font-figure one-line">{p.code}</td>
             <td className="wrap-anywhere">{p.message}</td>
           </tr>
         ))}

@@ -24,7 +24,7 @@ export const SellsAndStays = ({ rows }: { readonly rows: readonly Turnover[] }) 
       </figcaption>
       {shown.map((r) => (
         <div key={r.goodsId} className="grid grid-cols-[minmax(0,14rem)_1fr] items-center gap-3 py-1">
-          <To className="text-[14px] hover:underline max-sm:wrap-anywhere sm:truncate" href={`/goods/${r.goodsId}`}>
+          <To className="text-[14px] hover:underline one-line" href={`/goods/${r.goodsId}`}>
             {r.name}
           </To>
           <svg

@@ -42,8 +42,8 @@ export const Usual = ({ customerId, rows, today, currency }: Props) => (
               const shelf = goods.kind === 'stock' || goods.kind === 'kit'
               return (
                 <tr key={u.goodsId}>
-                  <td className="first sm:max-w-47.5 sm:truncate">
-                    <To className="block py-1 hover:underline sm:truncate" href={`/goods/${u.goodsId}`}>
+                  <td className="first sm:max-w-47.5 one-line">
+                    <To className="block py-1 hover:underline one-line" href={`/goods/${u.goodsId}`}>
                       {goods.name}
                     </To>
                   </td>

@@ -50,7 +50,7 @@ const Bars = ({ title, earners, x }: BarsProps) => (
       const [from, to] = [x(0), x(size(e.profit))]
       return (
         <div key={e.href + e.name} className="col-span-3 grid grid-cols-subgrid items-center py-0.5">
-          <To className="hover:underline max-sm:wrap-anywhere sm:truncate" href={e.href}>
+          <To className="hover:underline one-line" href={e.href}>
             {e.name}
           </To>
           <svg aria-hidden className="block h-3 w-full" viewBox="0 0 100 10" preserveAspectRatio="none">

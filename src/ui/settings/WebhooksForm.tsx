@@ -122,7 +122,7 @@ const Deliveries = ({ rows, older }: { readonly rows: readonly Delivery[]; reado
           </tbody>
         </table>
         {older && (
-          <To stay className="text-xs underline" href={older}>
+          <To stay className="inline-block py-1 text-xs underline" href={older}>
             Show older
           </To>
         )}

@@ -85,7 +85,7 @@ const FormChoose = ({ name, rows, none, most }: ChooseProps) => {
                   </To>
                 </td>
                 <td className="sub whitespace-nowrap">{r.on}</td>
-                <td className="max-w-45 max-sm:wrap-anywhere sm:truncate">{r.customer}</td>
+                <td className="max-w-45 one-line">{r.customer}</td>
                 <td className="fig">{formatDigits(r.amount)}</td>
               </tr>
             ))}

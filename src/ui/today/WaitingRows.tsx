@@ -33,11 +33,11 @@ const WaitingRow = (w: DrawnWaiting) => (
   <li className="flex flex-wrap items-center gap-x-3 gap-y-1 border-b border-paper-200 py-1.5">
     <span aria-hidden className={`min-h-10 w-1.5 shrink-0 self-stretch ${w.edge}`} />
     <div className="min-w-0 flex-1 max-sm:basis-1/2">
-      <To href={`/sales/${w.id}`} className="block font-bold hover:underline sm:truncate">
+      <To href={`/sales/${w.id}`} className="block font-bold hover:underline one-line">
         {w.customer}
         <span className="font-normal text-iron-500"> · {w.title}</span>
       </To>
-      <div className="sub sm:truncate" title={w.why}>
+      <div className="sub one-line" title={w.why}>
         {w.why}
       </div>
     </div>

@@ -51,7 +51,7 @@ export default async function Habits() {
               <tbody>
                 {most.map((c, i) => (
                   <tr key={c.customerId}>
-                    <td className="w-full max-w-0 max-sm:wrap-anywhere sm:truncate">
+                    <td className="w-full max-w-0 one-line">
                       <span className="fig mr-2 text-iron-500">{i + 1}</span>
                       <To className="hover:underline" href={`/owed?customer=${c.customerId}#customer`}>
                         {c.name}

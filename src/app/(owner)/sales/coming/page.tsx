@@ -57,7 +57,7 @@ const Month = ({
           {coming.map((c, i) => (
             <tr key={i} className="row">
               <td className="sub rest w-47.5 max-sm:w-auto">{formatDayLong(c.on)}</td>
-              <td className="first max-w-95 sm:truncate">
+              <td className="first max-w-95 one-line">
                 <To data-row className="cover" href={`/sales/${c.repeat.saleId}`}>
                   {c.repeat.customerName}
                   <span className="text-iron-500"> · {c.repeat.title}</span>

@@ -129,11 +129,11 @@ export const PutAsideRows = ({ rows, today }: { readonly rows: readonly PutAside
             className="flex items-center gap-3 border-b border-paper-200 py-1.5"
           >
             <div className="min-w-0 flex-1">
-              <To href={`/sales/${p.glance.sale.id}`} className="block hover:underline sm:truncate">
+              <To href={`/sales/${p.glance.sale.id}`} className="block hover:underline one-line">
                 {p.glance.sale.customerName}
                 <span className="text-iron-500"> · {p.glance.sale.title}</span>
               </To>
-              <div className="sub sm:truncate">
+              <div className="sub one-line">
                 {LABEL[p.step.action]},{' '}
                 {p.until ? `postponed to ${formatDayShort(p.until, today)}` : `dismissed: ${p.reason}`}
               </div>

@@ -22,8 +22,8 @@ export const Sales = ({ page, today }: { readonly page: Page; readonly today: Da
           {page.sales.map((s) => (
             <tr key={s.sale.id} className="row">
               <td className="before font-figure whitespace-nowrap">{s.sale.number}</td>
-              <td className="first sm:truncate">
-                <To data-row className="cover block sm:truncate" href={`/sales/${s.sale.id}`}>
+              <td className="first one-line">
+                <To data-row className="cover block one-line" href={`/sales/${s.sale.id}`}>
                   {s.sale.title}
                 </To>
               </td>
